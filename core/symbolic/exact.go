@@ -1,0 +1,26 @@
+package symbolic
+
+import "parvix/core/expr"
+
+// Exact simplifies a constant formula; known is false when what is left is not a closed value of fractions, roots,
+// π, e and logarithms.
+func Exact(n expr.Node) (value expr.Node, known bool) {
+	value = Simplify(n).Node
+	known = true
+	expr.Walk(value, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Name, *expr.Pieces:
+			known = false
+		case *expr.Call:
+			switch n.Name {
+			case "sqrt", "cbrt", "root", "ln", "log":
+			default:
+				known = false
+			}
+		case *expr.Binary:
+			known = known && !(n.Op == expr.Div && isNumber(n.R, 0))
+		}
+		return known
+	})
+	return value, known
+}
