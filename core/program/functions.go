@@ -18,9 +18,10 @@ func ln(x float64) float64 {
 	return math.Log(x)
 }
 
-// powReal is a^e for an exponent that is not written as a fraction: undefined for a negative base unless e is whole.
+// powReal is a^e for an exponent that is not written as a fraction: undefined for a negative base unless e is whole, and
+// 0^0 has no value.
 func powReal(a, e float64) float64 {
-	if a == 0 && e < 0 {
+	if a == 0 && e <= 0 {
 		return math.NaN()
 	}
 	return math.Pow(a, e)

@@ -1,0 +1,453 @@
+package sample
+
+import (
+	"math"
+	"slices"
+
+	"parvix/core/breaks"
+	"parvix/core/program"
+)
+
+// View is the visible part of the plane and its size in pixels.
+type View struct {
+	Left, Right, Bottom, Top float64
+	Width, Height            float64
+}
+
+// Point is a place in the plane, y up.
+type Point struct{ X, Y float64 }
+
+// MarkKind says how a single point of a curve is drawn.
+type MarkKind string
+
+// The kinds of marks.
+const (
+	// Open: the line ends here, the point does not belong to it.
+	Open MarkKind = "open"
+	// Closed: the line ends here and the point belongs to it.
+	Closed MarkKind = "closed"
+	// Hole: the line goes on at both sides, the point is missing.
+	Hole MarkKind = "hole"
+)
+
+// Mark is a hole or an end of a line.
+type Mark struct {
+	Point
+	Kind MarkKind
+}
+
+// Curve is a sampled function: unbroken lines and marks.
+type Curve struct {
+	// Lines share one array of points; a Sampler reuses it, so copy what must outlive the next call.
+	Lines [][]Point
+	Marks []Mark
+	// Complete is false when the function breaks more often than can be drawn.
+	Complete bool
+}
+
+// Limits and tolerances, in pixels where a length.
+const (
+	MaxPoints     = 4000
+	firstStep     = 4.0
+	bendTolerance = 0.2
+	thinTolerance = 0.1
+	maxHalvings   = 11
+	finestPiece   = 0.25
+	// Steps are probed a little off their middle, where a curve that turns about the middle would look straight.
+	probe = 0.4375
+	// How far beyond the window a line is followed, in window heights.
+	overshoot = 1.5
+)
+
+// Sampler samples curves one after the other and reuses its memory.
+type Sampler struct {
+	machine  program.Machine
+	points   []Point
+	xs, ys   []float64
+	next     []Point
+	mids     []float64
+	values   []float64
+	bends    []bool
+	newBends []bool
+	lines    [][]Point
+	marks    []Mark
+	knots    []float64
+	ends     []breakPoint
+}
+
+// breakPoint is a proven break with what the function does on both sides.
+type breakPoint struct {
+	x           float64
+	value       float64 // f(x), NaN where undefined
+	left, right side
+}
+
+// Curve samples f for the inputs in (in[0] is overwritten) over the width of the view.
+func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
+	s.points, s.lines, s.marks = s.points[:0], s.lines[:0], s.marks[:0]
+	s.knots, s.ends = s.knots[:0], s.ends[:0]
+	places, complete := f.finder.Find(v.Left, v.Right, in)
+	s.examine(f, in, v, places)
+	last := breakPoint{x: v.Left, value: f.At(v.Left, in), right: side{kind: restless}}
+	if len(s.ends) > 0 && s.ends[0].x == v.Left {
+		last, s.ends = s.ends[0], s.ends[1:]
+		last.left = side{kind: absent}
+		s.mark(last)
+	}
+	for _, b := range s.ends {
+		s.piece(f, in, v, last, b)
+		s.mark(b)
+		last = b
+	}
+	if last.x < v.Right {
+		s.piece(f, in, v, last, breakPoint{x: v.Right, value: f.At(v.Right, in), left: side{kind: restless}})
+	}
+	return Curve{s.lines, s.marks, complete}
+}
+
+// examine splits the critical places into true breaks and knots, where the line goes on with a corner.
+func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Place) {
+	for i, p := range places {
+		if p.Kind == breaks.Corner {
+			s.knots = append(s.knots, p.X)
+			continue
+		}
+		room := v.Right - v.Left
+		if i > 0 && p.X > places[i-1].X {
+			room = math.Min(room, p.X-places[i-1].X)
+		}
+		if i+1 < len(places) && places[i+1].X > p.X {
+			room = math.Min(room, places[i+1].X-p.X)
+		}
+		h := math.Min(room/3, 1e-2*(v.Right-v.Left))
+		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in), right: f.approach(p.X, h, in)}
+		if p.Kind != breaks.Undefined {
+			b.value = f.At(p.X, in)
+		}
+		b.settle()
+		if b.goesOn() {
+			s.knots = append(s.knots, p.X)
+			continue
+		}
+		s.ends = append(s.ends, b)
+	}
+}
+
+// settle replaces a limit that is the value itself by that value, free of extrapolation's rounding.
+func (b *breakPoint) settle() {
+	for _, one := range []*side{&b.left, &b.right} {
+		if one.kind == finite && near(one.value, b.value) {
+			one.value = b.value
+		}
+	}
+	if b.left.kind == finite && b.right.kind == finite && near(b.left.value, b.right.value) {
+		mean := (b.left.value + b.right.value) / 2
+		if b.left.value != b.right.value {
+			b.left.value, b.right.value = mean, mean
+		}
+	}
+}
+
+func near(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(b)) }
+
+// goesOn tells that the function is continuous here after all: it has a value, and both sides tend to it.
+func (b *breakPoint) goesOn() bool {
+	return b.left.kind == finite && b.right.kind == finite && b.left.value == b.value && b.right.value == b.value
+}
+
+// mark notes holes and ends of lines at a break.
+func (s *Sampler) mark(b breakPoint) {
+	left, right := b.left.kind == finite, b.right.kind == finite
+	if left && right && b.left.value == b.right.value {
+		s.marks = append(s.marks, Mark{Point{b.x, b.left.value}, Hole})
+		if b.value == b.value {
+			s.marks = append(s.marks, Mark{Point{b.x, b.value}, Closed})
+		}
+		return
+	}
+	attached := false
+	for _, one := range []side{b.left, b.right} {
+		switch {
+		case one.kind != finite:
+		case one.value == b.value:
+			s.marks = append(s.marks, Mark{Point{b.x, b.value}, Closed})
+			attached = true
+		default:
+			s.marks = append(s.marks, Mark{Point{b.x, one.value}, Open})
+		}
+	}
+	if !attached && b.value == b.value {
+		s.marks = append(s.marks, Mark{Point{b.x, b.value}, Closed})
+	}
+}
+
+// piece samples the unbroken function between two places.
+func (s *Sampler) piece(f *Function, in []float64, v View, from, to breakPoint) {
+	a, b := from.x, to.x
+	width := b - a
+	if width*v.Width < finestPiece*(v.Right-v.Left) {
+		return
+	}
+	if math.IsNaN(f.At(a+width/2, in)) && math.IsNaN(f.At(a+width*0.377, in)) {
+		return
+	}
+	s.xs = s.xs[:0]
+	s.leave(f, in, v, from, width)
+	s.grid(v, a, b)
+	s.reach(f, in, v, to, width)
+	s.evaluate(f, in)
+	s.fixEnds(from, to)
+	s.refine(f, in, v)
+	s.emit(v)
+}
+
+// leave adds the places next to the left end of a piece: the end itself where the function has a limit, else a
+// geometric approach until the line has left the window.
+func (s *Sampler) leave(f *Function, in []float64, v View, from breakPoint, width float64) {
+	switch from.right.kind {
+	case infinite:
+		start := len(s.xs)
+		s.follow(f, in, v, from.x, width/8)
+		reverse(s.xs[start:])
+	default:
+		s.xs = append(s.xs, from.x)
+	}
+}
+
+func (s *Sampler) reach(f *Function, in []float64, v View, to breakPoint, width float64) {
+	switch to.left.kind {
+	case infinite:
+		s.follow(f, in, v, to.x, -width/8)
+	default:
+		s.xs = append(s.xs, to.x)
+	}
+}
+
+func reverse(xs []float64) {
+	for i, j := 0, len(xs)-1; i < j; i, j = i+1, j-1 {
+		xs[i], xs[j] = xs[j], xs[i]
+	}
+}
+
+// follow steps towards a pole at c, by a quarter of the distance each time, until the value is far off the window.
+func (s *Sampler) follow(f *Function, in []float64, v View, c, h float64) {
+	reach := overshoot * (v.Top - v.Bottom)
+	// Never finer than a fiftieth of a pixel beyond what rounding can hold; a logarithm's end needs more at 0.
+	for range 400 {
+		x := c + h
+		if x == c {
+			return
+		}
+		s.xs = append(s.xs, x)
+		y := f.At(x, in)
+		if !(y > v.Bottom-reach && y < v.Top+reach) {
+			return
+		}
+		h /= 4
+	}
+}
+
+// grid adds a place every few pixels and the knots, strictly between the places that are there and b.
+func (s *Sampler) grid(v View, a, b float64) {
+	step := firstStep * (v.Right - v.Left) / v.Width
+	n := math.Max(math.Ceil((b-a)/step), 8)
+	knot := 0
+	for knot < len(s.knots) && s.knots[knot] <= a {
+		knot++
+	}
+	margin := (b - a) / n / 4
+	last := a
+	if len(s.xs) > 0 {
+		last = s.xs[len(s.xs)-1]
+	}
+	for i := 1.0; i < n; i++ {
+		x := a + (b-a)*i/n
+		for ; knot < len(s.knots) && s.knots[knot] <= x; knot++ {
+			s.xs = append(s.xs, s.knots[knot])
+			last = s.knots[knot]
+		}
+		if x > last+margin*0.01 {
+			s.xs = append(s.xs, x)
+			last = x
+		}
+	}
+	for ; knot < len(s.knots) && s.knots[knot] < b; knot++ {
+		s.xs = append(s.xs, s.knots[knot])
+	}
+}
+
+// evaluate sorts out places that came twice and computes the values.
+func (s *Sampler) evaluate(f *Function, in []float64) {
+	unique := s.xs[:0]
+	for i, x := range s.xs {
+		if i == 0 || x > unique[len(unique)-1] {
+			unique = append(unique, x)
+			continue
+		}
+		// The approach to a pole on the right steps back over the last places of the grid.
+		for len(unique) > 1 && unique[len(unique)-1] > x {
+			unique = unique[:len(unique)-1]
+		}
+		if x > unique[len(unique)-1] {
+			unique = append(unique, x)
+		}
+	}
+	s.xs = unique
+	s.ys = resize(s.ys, len(s.xs))
+	s.machine.Run(f.program, s.ys, s.xs, in)
+}
+
+// resize gives a slice of length n with any contents.
+func resize[T any](a []T, n int) []T {
+	if cap(a) < n {
+		a = make([]T, n, n+n/2)
+	}
+	return a[:n]
+}
+
+// fixEnds puts the limits in the place of values that rounding or a gap would spoil.
+func (s *Sampler) fixEnds(from, to breakPoint) {
+	if from.right.kind == finite {
+		s.ys[0] = from.right.value
+	}
+	if to.left.kind == finite {
+		s.ys[len(s.ys)-1] = to.left.value
+	}
+}
+
+// refine halves every step whose middle lies off the straight line, until none is left or the points are used up.
+func (s *Sampler) refine(f *Function, in []float64, v View) {
+	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
+	high, low := v.Top+0.2*(v.Top-v.Bottom), v.Bottom-0.2*(v.Top-v.Bottom)
+	s.next = s.next[:0]
+	for i, x := range s.xs {
+		s.next = append(s.next, Point{x, s.ys[i]})
+	}
+	s.bends = resize(s.bends, len(s.next))
+	for i := range s.bends {
+		s.bends[i] = i+1 < len(s.next)
+	}
+	for range maxHalvings {
+		s.mids = s.mids[:0]
+		for i, bends := range s.bends {
+			if bends {
+				s.mids = append(s.mids, s.next[i].X+(s.next[i+1].X-s.next[i].X)*probe)
+			}
+		}
+		if len(s.mids) == 0 || len(s.points)+len(s.next)+len(s.mids) > MaxPoints {
+			return
+		}
+		s.values = resize(s.values, len(s.mids))
+		s.machine.Run(f.program, s.values, s.mids, in)
+		s.merge(sx, sy, low, high)
+	}
+}
+
+// merge puts the computed middles between their neighbours and decides which of the halves bend.
+func (s *Sampler) merge(sx, sy, low, high float64) {
+	read, mid := len(s.next)-1, len(s.mids)-1
+	write := read + len(s.mids)
+	s.next = slices.Grow(s.next, len(s.mids))[:write+1]
+	s.newBends = resize(s.newBends, write+1)
+	for ; read >= 0; read-- {
+		if read < len(s.bends) && s.bends[read] {
+			m := Point{s.mids[mid], s.values[mid]}
+			mid--
+			bent := bends(s.next[read], m, s.next[write+1], sx, sy, low, high)
+			s.next[write], s.newBends[write] = m, bent
+			write--
+			s.next[write], s.newBends[write] = s.next[read], bent
+			write--
+			continue
+		}
+		s.next[write], s.newBends[write] = s.next[read], false
+		write--
+	}
+	s.bends, s.newBends = s.newBends, s.bends
+}
+
+// bends tells whether m lies off the line from p to q by more than the tolerance, where that can be seen.
+func bends(p, m, q Point, sx, sy, low, high float64) bool {
+	if p.Y > high && m.Y > high && q.Y > high || p.Y < low && m.Y < low && q.Y < low {
+		return false
+	}
+	if m.Y != m.Y || p.Y != p.Y || q.Y != q.Y {
+		return m.Y == m.Y || p.Y == p.Y || q.Y == q.Y
+	}
+	return distance(p, m, q, sx, sy) > bendTolerance
+}
+
+// distance of m from the line p–q in pixels.
+func distance(p, m, q Point, sx, sy float64) float64 {
+	dx, dy := (q.X-p.X)*sx, (q.Y-p.Y)*sy
+	ex, ey := (m.X-p.X)*sx, (m.Y-p.Y)*sy
+	length := math.Hypot(dx, dy)
+	if length == 0 {
+		return math.Hypot(ex, ey)
+	}
+	return math.Abs(dx*ey-dy*ex) / length
+}
+
+// emit keeps the points that the line needs; places without a value end a line.
+func (s *Sampler) emit(v View) {
+	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
+	start, first := len(s.points), len(s.lines)
+	for _, p := range s.next {
+		if math.IsNaN(p.Y) || math.IsInf(p.Y, 0) {
+			s.finish(&start)
+			continue
+		}
+		s.points = append(s.points, p)
+	}
+	s.finish(&start)
+	for i := first; i < len(s.lines); i++ {
+		s.lines[i] = thin(s.lines[i], sx, sy)
+	}
+}
+
+func (s *Sampler) finish(start *int) {
+	if len(s.points)-*start > 1 {
+		s.lines = append(s.lines, s.points[*start:len(s.points):len(s.points)])
+	}
+	*start = len(s.points)
+}
+
+// thin drops, in place, points that the line between their kept neighbours passes within the tolerance: the cone of
+// directions from the last kept point that stay near all dropped ones narrows with each (the cone form of K. Reumann
+// and A. Witkam's line simplification, 1974).
+func thin(line []Point, sx, sy float64) []Point {
+	if len(line) < 3 {
+		return line
+	}
+	kept := 1
+	anchor := line[0]
+	right, left := cone(anchor, line[1], sx, sy)
+	for i := 1; i+1 < len(line); i++ {
+		p, q := line[i], line[i+1]
+		dx, dy := (q.X-anchor.X)*sx, (q.Y-anchor.Y)*sy
+		if right[0]*dy-right[1]*dx < 0 || left[0]*dy-left[1]*dx > 0 {
+			line[kept] = p
+			kept++
+			anchor = p
+			right, left = cone(anchor, q, sx, sy)
+			continue
+		}
+		r, l := cone(anchor, q, sx, sy)
+		if right[0]*r[1]-right[1]*r[0] > 0 {
+			right = r
+		}
+		if left[0]*l[1]-left[1]*l[0] < 0 {
+			left = l
+		}
+	}
+	line[kept] = line[len(line)-1]
+	return line[:kept+1]
+}
+
+// cone gives the directions from a that pass p at the tolerance's distance, clockwise and counter-clockwise, in pixels
+// with y up. A point nearer than the tolerance allows a half plane.
+func cone(a, p Point, sx, sy float64) (right, left [2]float64) {
+	dx, dy := (p.X-a.X)*sx, (p.Y-a.Y)*sy
+	k := thinTolerance / math.Max(math.Hypot(dx, dy), thinTolerance)
+	return [2]float64{dx + dy*k, dy - dx*k}, [2]float64{dx - dy*k, dy + dx*k}
+}

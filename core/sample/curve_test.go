@@ -1,0 +1,215 @@
+package sample_test
+
+import (
+	"fmt"
+	"math"
+	"sort"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/expr"
+	"parvix/core/sample"
+	"parvix/core/symbolic"
+)
+
+func compile(t testing.TB, text string, inputs ...string) *sample.Function {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err, text)
+	fn, err := sample.Compile(symbolic.Radians(f.Node, false), append([]string{"x"}, inputs...))
+	require.NoError(t, err, text)
+	return fn
+}
+
+// windows are ten: wide, narrow, off centre, off the axis, tall, flat.
+var windows = []sample.View{
+	{-6, 6, -4, 4, 1200, 800}, {-10, 10, -10, 10, 800, 800}, {-1, 1, -1, 1, 640, 480}, {-0.5, 3, -2, 2, 1000, 600},
+	{-6.28, 6.28, -3, 3, 900, 500}, {0.05, 2.2, -5, 5, 700, 700}, {-2.5, -0.4, -8, 1, 390, 400}, {-3, 4, 0.5, 6, 1920, 900},
+	{-5.3, 5.9, -100, 100, 1280, 700}, {-4.2, 4.1, -0.5, 0.5, 1280, 600},
+}
+
+// multiples lists offset + k·period strictly inside a window.
+func multiples(offset, period float64) func(v sample.View) []float64 {
+	return func(v sample.View) (at []float64) {
+		for k := math.Ceil((v.Left - offset) / period); offset+k*period < v.Right; k++ {
+			if x := offset + k*period; x > v.Left {
+				at = append(at, x)
+			}
+		}
+		return at
+	}
+}
+
+func places(at ...float64) func(v sample.View) []float64 {
+	return func(v sample.View) (inside []float64) {
+		for _, x := range at {
+			if x > v.Left && x < v.Right {
+				inside = append(inside, x)
+			}
+		}
+		return inside
+	}
+}
+
+// breaking functions with the places where each breaks and the interval where it exists, as every calculus textbook
+// derives them (common practice): zeros of the denominator, odd multiples of π/2 for the tangent, whole numbers for ⌊x⌋.
+var breaking = []struct {
+	text     string
+	breaks   func(v sample.View) []float64
+	from, to float64
+}{
+	{"tan x", multiples(math.Pi/2, math.Pi), math.Inf(-1), math.Inf(1)},
+	{"1/(x² − 1)", places(-1, 1), math.Inf(-1), math.Inf(1)},
+	{"(x² − 1)/(x − 1)", places(1), math.Inf(-1), math.Inf(1)},
+	{"√(4 − x²)", places(), -2, 2},
+	{"ln x", places(), 0, math.Inf(1)},
+	{"⌊x⌋", multiples(0, 1), math.Inf(-1), math.Inf(1)},
+	{"sin(1/x)", places(0), math.Inf(-1), math.Inf(1)},
+	{"|x|/x", places(0), math.Inf(-1), math.Inf(1)},
+	{"x^(1/3)", places(), math.Inf(-1), math.Inf(1)},
+	{"1/sin x", multiples(0, math.Pi), math.Inf(-1), math.Inf(1)},
+	{"arctan(10^6 x)", places(), math.Inf(-1), math.Inf(1)},
+	{"tan(50x)", multiples(math.Pi/100, math.Pi/50), math.Inf(-1), math.Inf(1)},
+	{"1/(x − 0.1234567)", places(0.1234567), math.Inf(-1), math.Inf(1)},
+	{"1/(x² − 2x + 1)", places(1), math.Inf(-1), math.Inf(1)},
+	{"x² for x < 0; 2x + 1 for x ≥ 0", places(0), math.Inf(-1), math.Inf(1)},
+	{"|x − 1| + cbrt(x + 2)", places(), math.Inf(-1), math.Inf(1)},
+	{"1/(1/x)", places(0), math.Inf(-1), math.Inf(1)},
+	{"1/(x for x < 0; x² + 1 for x ≥ 0)", nil, 0, 0},
+	{"1/(x² + 10^-6)", places(), math.Inf(-1), math.Inf(1)},
+}
+
+func TestLinesBreakExactlyWhereTheFunctionDoes(t *testing.T) {
+	var s sample.Sampler
+	for _, c := range breaking {
+		if c.breaks == nil {
+			continue
+		}
+		f := compile(t, c.text)
+		for i, v := range windows {
+			name := fmt.Sprintf("%s in window %d", c.text, i)
+			curve := s.Curve(f, []float64{0}, v)
+			require.True(t, curve.Complete, name)
+			assertPieces(t, name, curve, c.breaks(v), v, c.from, c.to)
+		}
+	}
+}
+
+func TestAPoleFollowsItsDial(t *testing.T) {
+	var s sample.Sampler
+	f := compile(t, "1/(x − a)", "a")
+	for i, v := range windows {
+		for step := range 101 {
+			a := -5 + float64(step)*0.1
+			curve := s.Curve(f, []float64{0, a}, v)
+			assertPieces(t, fmt.Sprintf("a = %v in window %d", a, i), curve, places(a)(v), v, math.Inf(-1), math.Inf(1))
+		}
+	}
+}
+
+// assertPieces holds that there is exactly one line between each two neighbouring breaks and none across one.
+func assertPieces(t *testing.T, name string, curve sample.Curve, breaks []float64, v sample.View, from, to float64) {
+	t.Helper()
+	left, right := math.Max(v.Left, from), math.Min(v.Right, to)
+	if left >= right {
+		assert.Empty(t, curve.Lines, name)
+		return
+	}
+	ends := append([]float64{left}, append(breaks, right)...)
+	sort.Float64s(ends)
+	if !assert.Len(t, curve.Lines, len(ends)-1, name) {
+		return
+	}
+	for k, line := range curve.Lines {
+		first, last := line[0].X, line[len(line)-1].X
+		assert.True(t, first >= ends[k]-1e-12 && last <= ends[k+1]+1e-12, "%s: line %d runs over %v", name, k, ends[k+1])
+		for i, p := range line {
+			require.False(t, math.IsNaN(p.Y) || math.IsInf(p.Y, 0), name)
+			if i > 0 {
+				require.Greater(t, p.X, line[i-1].X, name)
+			}
+		}
+	}
+}
+
+func TestLinesLieOnTheCurve(t *testing.T) {
+	var s sample.Sampler
+	for _, text := range []string{"x^2 - 2", "3 sin(2x)", "e^(-x^2)", "√(4 − x²)", "x^(1/3)", "arctan(10^6 x)", "|x − 1|",
+		"1/x", "x^3 − 3x", "ln x", "4/(1 + e^(-3x))"} {
+		f := compile(t, text)
+		for _, v := range windows {
+			sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
+			for _, line := range s.Curve(f, []float64{0}, v).Lines {
+				for i := 1; i < len(line); i++ {
+					p, q := line[i-1], line[i]
+					for _, share := range []float64{0.25, 0.5, 0.75} {
+						x := p.X + (q.X-p.X)*share
+						y := f.At(x, []float64{0})
+						if y < v.Bottom || y > v.Top {
+							continue
+						}
+						dx, dy := (q.X-p.X)*sx, (q.Y-p.Y)*sy
+						off := math.Abs(dx*(y-p.Y)*sy-dy*(x-p.X)*sx) / math.Hypot(dx, dy)
+						assert.Less(t, off, 0.5, "%s: %v pixels off at %v in %v", text, off, x, v)
+					}
+				}
+			}
+		}
+	}
+}
+
+func TestMarksShowHolesAndEnds(t *testing.T) {
+	var s sample.Sampler
+	at := func(text string) []sample.Mark {
+		return append([]sample.Mark{}, s.Curve(compile(t, text), []float64{0}, windows[0]).Marks...)
+	}
+	mark := func(x, y float64, kind sample.MarkKind) sample.Mark {
+		return sample.Mark{Point: sample.Point{X: x, Y: y}, Kind: kind}
+	}
+	for text, want := range map[string][]sample.Mark{
+		"(x² − 1)/(x − 1)":              {mark(1, 2, sample.Hole)},
+		"sin(x)/x":                      {mark(0, 1, sample.Hole)}, // limit 1: DLMF 4.31.1
+		"(1 − cos x)/x²":                {mark(0, 0.5, sample.Hole)},
+		"√(4 − x²)":                     {mark(-2, 0, sample.Closed), mark(2, 0, sample.Closed)},
+		"x² for 0 ≤ x < 2":              {mark(0, 0, sample.Closed), mark(2, 4, sample.Open)},
+		"|x|/x":                         {mark(0, -1, sample.Open), mark(0, 1, sample.Open)},
+		"x² for x < 0; x + 1 for x ≥ 0": {mark(0, 0, sample.Open), mark(0, 1, sample.Closed)},
+		"1/x":                           nil,
+		"|x − 1|":                       nil,
+		"x for x < 1; x² for x ≥ 1":     nil,
+	} {
+		got := at(text)
+		if assert.Len(t, got, len(want), text) {
+			for i := range want {
+				assert.Equal(t, want[i].Kind, got[i].Kind, text)
+				assert.InDelta(t, want[i].X, got[i].X, 1e-9, text)
+				assert.InDelta(t, want[i].Y, got[i].Y, 1e-8, text)
+			}
+		}
+	}
+}
+
+func TestACurveHasAtMostAFewThousandPoints(t *testing.T) {
+	var s sample.Sampler
+	for _, text := range []string{"sin(1/x)", "tan(50x)", "sin(500x)", "1/sin(1/x)", "x sin(10^4 x)"} {
+		total := 0
+		for _, line := range s.Curve(compile(t, text), []float64{0}, windows[0]).Lines {
+			total += len(line)
+		}
+		assert.LessOrEqual(t, total, sample.MaxPoints, text)
+	}
+}
+
+func BenchmarkCurve(b *testing.B) {
+	var s sample.Sampler
+	for _, text := range []string{"x^2 − 1", "3 sin(2x)", "1/(x − 0.1234567)", "tan(50x)"} {
+		b.Run(text, func(b *testing.B) {
+			f, in := compile(b, text), []float64{0}
+			for b.Loop() {
+				s.Curve(f, in, windows[0])
+			}
+		})
+	}
+}
