@@ -1,0 +1,101 @@
+//go:build js && wasm
+
+// Command corewasm is the core in the browser: the only importer of syscall/js.
+//
+// Questions go through the global function parvixAsk (JSON in, JSON out), which also gives the garbage collector room;
+// frames go through exports that take and return numbers, since those cost next to nothing. An export never panics:
+// it returns a value that says that nothing was done.
+package main
+
+import (
+	"runtime"
+	"syscall/js"
+	"unsafe"
+
+	"parvix/core/door"
+)
+
+var the = door.New()
+
+func main() {
+	js.Global().Set("parvixAsk", js.FuncOf(func(_ js.Value, args []js.Value) (answer any) {
+		defer func() {
+			if r := recover(); r != nil {
+				answer = `{"problem":{"code":"mistake","message":"Parvix made a mistake with this entry. Undo the last change."}}`
+				js.Global().Get("console").Call("error", "core: panic in ask")
+			}
+		}()
+		return string(the.Ask([]byte(args[0].String())))
+	}))
+	js.Global().Set("parvixLabelSize", js.FuncOf(func(_ js.Value, args []js.Value) any {
+		the.LabelSize(args[0].Int(), args[1].String(), args[2].Float(), args[3].Float())
+		return nil
+	}))
+	js.Global().Set("parvixRest", js.FuncOf(func(js.Value, []js.Value) any {
+		runtime.Gosched()
+		return nil
+	}))
+	js.Global().Call("parvixReady")
+	select {}
+}
+
+// guarded runs a hot call; a programmer's mistake leaves the last picture standing.
+func guarded(run func()) (ok bool) {
+	defer func() {
+		if recover() != nil {
+			ok = false
+		}
+	}()
+	run()
+	return true
+}
+
+//go:wasmexport dragDial
+func dragDial(i int32, fraction float64) { guarded(func() { the.DragDial(int(i), fraction) }) }
+
+//go:wasmexport setDial
+func setDial(i int32, value float64) { guarded(func() { the.SetDial(int(i), value) }) }
+
+//go:wasmexport stepDial
+func stepDial(i int32, steps float64) { guarded(func() { the.StepDial(int(i), steps) }) }
+
+//go:wasmexport sweepDial
+func sweepDial(i int32, start, elapsed float64) int32 {
+	ended := true
+	guarded(func() { ended = the.SweepDial(int(i), start, elapsed) })
+	if ended {
+		return 1
+	}
+	return 0
+}
+
+//go:wasmexport startingValues
+func startingValues() { guarded(the.StartingValues) }
+
+//go:wasmexport clearTraces
+func clearTraces() { guarded(the.ClearTraces) }
+
+//go:wasmexport dragPoint
+func dragPoint(panel, shown int32, width, height, px, py float64) {
+	guarded(func() { the.DragPoint(int(panel), int(shown), width, height, px, py) })
+}
+
+// frame composes a panel and returns the count of its numbers, 0 when there is nothing.
+//
+//go:wasmexport frame
+func frame(panel int32, width, height float64) int32 {
+	drawn := false
+	if !guarded(func() { drawn = the.Frame(int(panel), width, height) }) || !drawn {
+		return 0
+	}
+	return int32(len(the.Floats()))
+}
+
+//go:wasmexport floats
+func floats() unsafe.Pointer { return unsafe.Pointer(unsafe.SliceData(the.Floats())) }
+
+//go:wasmexport texts
+func texts() unsafe.Pointer { return unsafe.Pointer(unsafe.SliceData(the.Texts())) }
+
+//go:wasmexport textsLength
+func textsLength() int32 { return int32(len(the.Texts())) }

@@ -1,0 +1,386 @@
+// Package compose turns values and a window into a picture: axes, ticks, grid, curves, points, guides, labels.
+package compose
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/number"
+	"parvix/core/picture"
+	"parvix/core/sample"
+)
+
+// Size is a measured size in CSS pixels.
+type Size struct{ Width, Height float64 }
+
+// Composer composes one panel again and again and keeps what did not change.
+type Composer struct {
+	sampler sample.Sampler
+	curves  map[string]*drawnCurve
+	ground  View
+	style   [4]string
+	pic     picture.Picture
+	pen     picture.Pen
+	room    room
+	// LabelSizes are the sizes that the page measured, by the label's id.
+	LabelSizes map[string]Size
+}
+
+// drawnCurve is a curve's lines in the plane, valid for one stamp and view.
+type drawnCurve struct {
+	function *evaluate.Function
+	stamp    uint64
+	view     View
+	lines    [][]sample.Point
+	marks    []sample.Mark
+}
+
+// Line widths in pixels.
+const (
+	curveWidth  = 3
+	parentWidth = 2.2
+	guideWidth  = 1.6
+	traceRadius = 2.2
+	pointRadius = 6.5
+	markRadius  = 4.5
+	// Lines are followed this far beyond the edge.
+	margin = 8
+)
+
+// Panel composes a panel of size width × height. The picture is valid until the next call.
+func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
+	v := Seen(p, width, height)
+	style := [4]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes)}
+	if v != c.ground || style != c.style || c.pic.Ground == nil {
+		c.ground, c.style = v, style
+		c.composeGround(p, v)
+	}
+	c.pen.Data = c.pic.Live[:0]
+	c.pic.Labels = c.pic.Labels[:0]
+	c.room.reset(v)
+	var anchors []anchor
+	for i, s := range d.Shown {
+		if s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
+			continue
+		}
+		var a anchor
+		var ok bool
+		switch s.Entry.Kind {
+		case document.Curve:
+			a, ok = c.curve(d, s, v)
+		case document.Guide:
+			a, ok = c.guide(s, v)
+		case document.Trace:
+			c.trace(d, s, v)
+		case document.Point:
+			a, ok = c.point(i, s, v)
+		}
+		if label := labelOf(d, s); ok && label != "" {
+			a.label = picture.Label{ID: s.Entry.ID, LaTeX: label, Colour: colourOf(s.Entry)}
+			anchors = append(anchors, a)
+		}
+	}
+	c.place(anchors, v)
+	c.pic.Live = c.pen.Data
+	return &c.pic
+}
+
+func (c *Composer) composeGround(p *document.Panel, v View) {
+	c.pen.Data = c.pic.Ground[:0]
+	c.pic.Texts = c.pic.Texts[:0]
+	x := ticks(p.TicksX, v.Left, v.Right, v.Width)
+	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height)
+	upright := func(colour picture.Colour, width float32, at float64) {
+		c.pen.Segment(colour, width, picture.Whole, v.X(at), 0, v.X(at), v.Height)
+	}
+	level := func(colour picture.Colour, width float32, at float64) {
+		c.pen.Segment(colour, width, picture.Whole, 0, v.Y(at), v.Width, v.Y(at))
+	}
+	if p.Grid {
+		for _, at := range x.fine {
+			upright(picture.FineGrid, 1, at)
+		}
+		for _, at := range y.fine {
+			level(picture.FineGrid, 1, at)
+		}
+		for _, t := range x.ticks {
+			upright(picture.Grid, 1, t.value)
+		}
+		for _, t := range y.ticks {
+			level(picture.Grid, 1, t.value)
+		}
+	}
+	if p.Axes {
+		upright(picture.Axis, 1.6, 0)
+		level(picture.Axis, 1.6, 0)
+		c.numbers(x, y, v)
+	}
+	c.pic.Ground = c.pen.Data
+}
+
+// numbers writes the ticks beside the axes, or at the edge when an axis is out of sight; those that an edge would cut
+// are left out.
+func (c *Composer) numbers(x, y axis, v View) {
+	const below, beside, half = 14.0, 8.0, 9.0
+	baseline := math.Max(0, math.Min(v.Y(0), v.Height-2*below)) + below
+	for _, t := range x.ticks {
+		at := v.X(t.value)
+		room := 5 * float64(len([]rune(t.text)))
+		if t.value == 0 || at < room || at > v.Width-room {
+			continue
+		}
+		c.write(t.text, at, baseline, picture.Centre)
+	}
+	edge := math.Max(30, math.Min(v.X(0), v.Width-4)) - beside
+	for _, t := range y.ticks {
+		at := v.Y(t.value)
+		if t.value == 0 || at < half || at > v.Height-half {
+			continue
+		}
+		c.write(t.text, edge, at, picture.Right)
+	}
+	if zx, zy := v.X(0), v.Y(0); zx > 20 && zx < v.Width && zy > 0 && zy < v.Height-20 {
+		c.write("0", zx-beside, zy+below, picture.Right)
+	}
+}
+
+func (c *Composer) write(text string, x, y float64, a picture.Align) {
+	c.pic.Texts = append(c.pic.Texts, text)
+	c.pen.Text(picture.Ink, len(c.pic.Texts)-1, x, y, a)
+}
+
+func colourOf(e *document.Shown) picture.Colour {
+	if e.Parent {
+		return picture.Grey
+	}
+	return picture.Colour(((e.Colour % evaluate.Colours) + evaluate.Colours) % evaluate.Colours)
+}
+
+func patternOf(e *document.Shown, usual picture.Pattern) picture.Pattern {
+	switch e.Pattern {
+	case document.Whole:
+		return picture.Whole
+	case document.Dashed:
+		return picture.Dashed
+	case document.Dotted:
+		return picture.Dotted
+	}
+	return usual
+}
+
+// curve draws a function's lines, sampling again only when a parameter of it or the view has changed.
+func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchor, bool) {
+	if c.curves == nil {
+		c.curves = map[string]*drawnCurve{}
+	}
+	drawn := c.curves[s.Entry.ID]
+	stamp := d.Stamp(s.Curve)
+	if drawn == nil || drawn.function != s.Curve || drawn.stamp != stamp || drawn.view != v {
+		if drawn == nil {
+			drawn = &drawnCurve{}
+			c.curves[s.Entry.ID] = drawn
+		}
+		drawn.function, drawn.stamp, drawn.view = s.Curve, stamp, v
+		d.CountRun(s.Entry.ID)
+		sampled := c.sampler.Curve(s.Curve.Curve, d.Inputs(),
+			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height})
+		drawn.keep(sampled)
+	}
+	colour, width, usual := colourOf(s.Entry), float32(curveWidth), picture.Whole
+	if s.Entry.Parent {
+		width, usual = parentWidth, picture.Dashed
+	}
+	from := len(c.pen.Data)
+	for _, line := range drawn.lines {
+		c.clipped(line, v, colour, width, patternOf(s.Entry, usual))
+	}
+	for _, m := range drawn.marks {
+		shape := picture.Ring
+		if m.Kind == sample.Closed {
+			shape = picture.Disc
+		}
+		if v.Sees(m.X, m.Y) {
+			c.pen.Marker(colour, shape, v.X(m.X), v.Y(m.Y), markRadius)
+		}
+	}
+	c.room.lines(c.pen.Data[from:])
+	return c.curveAnchor(c.pen.Data[from:], v)
+}
+
+// keep copies what the sampler will overwrite.
+func (k *drawnCurve) keep(curve sample.Curve) {
+	k.lines = k.lines[:0]
+	for _, line := range curve.Lines {
+		k.lines = append(k.lines, slices.Clone(line))
+	}
+	k.marks = append(k.marks[:0], curve.Marks...)
+}
+
+// Sees tells whether a place of the plane lies in the window.
+func (v View) Sees(x, y float64) bool {
+	return x >= v.Left && x <= v.Right && y >= v.Bottom && y <= v.Top
+}
+
+// clipped draws a line of the plane cut to the panel with a margin (Liang and Barsky 1984 for each step).
+func (c *Composer) clipped(line []sample.Point, v View, colour picture.Colour, width float32, pattern picture.Pattern) {
+	start := -1
+	for i := 1; i < len(line); i++ {
+		x1, y1, x2, y2 := v.X(line[i-1].X), v.Y(line[i-1].Y), v.X(line[i].X), v.Y(line[i].Y)
+		a, b, ok := clip(x1, y1, x2, y2, v)
+		if !ok {
+			c.end(&start)
+			continue
+		}
+		if start < 0 || a > 0 {
+			c.end(&start)
+			start = c.pen.Line(colour, width, pattern, 1)
+			c.pen.To(x1+(x2-x1)*a, y1+(y2-y1)*a)
+		}
+		c.pen.To(x1+(x2-x1)*b, y1+(y2-y1)*b)
+		if b < 1 {
+			c.end(&start)
+		}
+	}
+	c.end(&start)
+}
+
+func (c *Composer) end(start *int) {
+	if *start >= 0 {
+		c.pen.EndLine(*start)
+	}
+	*start = -1
+}
+
+// clip gives the shares of the segment that lie inside the panel with its margin.
+func clip(x1, y1, x2, y2 float64, v View) (a, b float64, ok bool) {
+	a, b = 0, 1
+	for _, edge := range [4][2]float64{
+		{x1 - x2, x1 + margin}, {x2 - x1, v.Width + margin - x1}, {y1 - y2, y1 + margin}, {y2 - y1, v.Height + margin - y1},
+	} {
+		p, q := edge[0], edge[1]
+		switch {
+		case p == 0 && q < 0:
+			return 0, 0, false
+		case p < 0:
+			a = math.Max(a, q/p)
+		case p > 0:
+			b = math.Min(b, q/p)
+		}
+	}
+	return a, b, a < b
+}
+
+func (c *Composer) guide(s *evaluate.Shown, v View) (anchor, bool) {
+	if math.IsNaN(s.At) || math.IsInf(s.At, 0) {
+		return anchor{}, false
+	}
+	from := len(c.pen.Data)
+	colour, pattern := colourOf(s.Entry), patternOf(s.Entry, picture.Dashed)
+	a := anchor{}
+	switch s.Entry.Direction {
+	case document.Upright:
+		x := v.X(s.At)
+		if x < 0 || x > v.Width {
+			return a, false
+		}
+		c.pen.Segment(colour, guideWidth, pattern, x, 0, x, v.Height)
+		a = anchor{x: x, y: v.Height - 26}
+	case document.Level:
+		y := v.Y(s.At)
+		if y < 0 || y > v.Height {
+			return a, false
+		}
+		c.pen.Segment(colour, guideWidth, pattern, 0, y, v.Width, y)
+		a = anchor{x: v.Width - 60, y: y}
+	default:
+		line := []sample.Point{{X: v.Left, Y: s.At + s.Slope*v.Left}, {X: v.Right, Y: s.At + s.Slope*v.Right}}
+		c.clipped(line, v, colour, guideWidth, pattern)
+		x := v.AtX(v.Width - 70)
+		a = anchor{x: v.X(x), y: v.Y(s.At + s.Slope*x)}
+	}
+	c.room.lines(c.pen.Data[from:])
+	return a, a.y >= 0 && a.y <= v.Height
+}
+
+func (c *Composer) trace(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
+	kept, recorded := d.Trace(s)
+	for _, list := range [2][]float64{kept, recorded} {
+		for i := 0; i+1 < len(list); i += 2 {
+			if v.Sees(list[i], list[i+1]) {
+				c.pen.Marker(colourOf(s.Entry), picture.Disc, v.X(list[i]), v.Y(list[i+1]), traceRadius)
+			}
+		}
+	}
+}
+
+func (c *Composer) point(index int, s *evaluate.Shown, v View) (anchor, bool) {
+	if math.IsNaN(s.X) || math.IsNaN(s.Y) || !v.Sees(s.X, s.Y) {
+		return anchor{}, false
+	}
+	x, y := v.X(s.X), v.Y(s.Y)
+	shape := picture.Disc
+	if s.Drags {
+		shape = picture.Grip
+		c.pen.Handle(index, x, y)
+	}
+	c.pen.Marker(colourOf(s.Entry), shape, x, y, pointRadius)
+	c.room.take(x-8, y-8, 16, 16, 50)
+	return anchor{x: x, y: y, isPoint: true}, true
+}
+
+// labelOf is the LaTeX beside an entry, empty for none.
+func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
+	e := s.Entry
+	if e.Label == document.LabelNone || e.Kind == document.Trace {
+		return ""
+	}
+	switch e.Kind {
+	case document.Curve:
+		head := evaluate.HeadLaTeX(s.Curve.Stated.Name, nil)
+		if e.Label == document.LabelFormula {
+			return evaluate.HeadLaTeX(s.Curve.Stated.Name, s.Curve.Stated.Variables) + "=" + d.Now(s.Curve)
+		}
+		return head
+	case document.Point:
+		if e.Label == document.LabelCoordinates {
+			return evaluate.HeadLaTeX(e.Name, nil) + `\,(` + number.Format(s.X, 3) + `,\;` + number.Format(s.Y, 3) + ")"
+		}
+		return evaluate.HeadLaTeX(e.Name, nil)
+	}
+	switch e.Direction {
+	case document.Upright:
+		return "x=" + number.Format(s.At, 3)
+	case document.Level:
+		return "y=" + number.Format(s.At, 3)
+	}
+	return strings.TrimSpace(e.Name)
+}
+
+// Describe says in words what a panel shows, for those who cannot see it.
+func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float64) string {
+	v := Seen(p, width, height)
+	parts := []string{fmt.Sprintf("Plane, x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
+		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
+	for _, s := range d.Shown {
+		if s.Entry.Hidden || !s.Ready() {
+			continue
+		}
+		switch s.Entry.Kind {
+		case document.Curve:
+			parts = append(parts, "The curve of "+s.Entry.Function+".")
+		case document.Point:
+			if math.IsNaN(s.X) || math.IsNaN(s.Y) {
+				parts = append(parts, "Point "+s.Entry.Name+" is undefined.")
+				continue
+			}
+			parts = append(parts, fmt.Sprintf("Point %s at (%s, %s).", s.Entry.Name, number.Format(s.X, 3), number.Format(s.Y, 3)))
+		case document.Guide:
+			parts = append(parts, fmt.Sprintf("A %s guide at %s.", s.Entry.Direction, number.Format(s.At, 3)))
+		}
+	}
+	return strings.Join(parts, " ")
+}

@@ -1,0 +1,62 @@
+package compose
+
+import (
+	"math"
+
+	"parvix/core/document"
+)
+
+// View is a panel's window as it is seen: the ends and the size in CSS pixels.
+type View struct {
+	document.Window
+	Width, Height float64
+}
+
+// Seen fits a panel's window to its size: with equal scales the height follows from the width, about its middle.
+func Seen(p *document.Panel, width, height float64) View {
+	v := View{p.Window, math.Max(width, 1), math.Max(height, 1)}
+	if p.EqualScales {
+		half := (v.Right - v.Left) * v.Height / v.Width / 2
+		middle := (v.Bottom + v.Top) / 2
+		v.Bottom, v.Top = middle-half, middle+half
+	}
+	return v
+}
+
+// X and Y turn a place of the plane into pixels; y is up in the plane and down in the picture.
+func (v View) X(x float64) float64 { return (x - v.Left) / (v.Right - v.Left) * v.Width }
+
+// Y is the vertical counterpart of X.
+func (v View) Y(y float64) float64 { return (v.Top - y) / (v.Top - v.Bottom) * v.Height }
+
+// AtX and AtY turn pixels into a place of the plane.
+func (v View) AtX(px float64) float64 { return v.Left + px/v.Width*(v.Right-v.Left) }
+
+// AtY is the vertical counterpart of AtX.
+func (v View) AtY(py float64) float64 { return v.Top - py/v.Height*(v.Top-v.Bottom) }
+
+// Grain is the size of a decimal step that is about two pixels wide: what a dragged point is rounded to.
+func (v View) Grain() float64 {
+	return math.Pow(10, math.Ceil(math.Log10(2*(v.Right-v.Left)/v.Width)))
+}
+
+// Widths that a window may have.
+const narrowest, widest = 1e-6, 1e9
+
+// Zoom scales a window about a place in pixels; a factor above 1 shows more.
+func Zoom(p *document.Panel, width, height, px, py, factor float64) document.Window {
+	v := Seen(p, width, height)
+	if w := (v.Right - v.Left) * factor; !(w >= narrowest && w <= widest) {
+		return p.Window
+	}
+	x, y := v.AtX(px), v.AtY(py)
+	return document.Window{Left: x + (v.Left-x)*factor, Right: x + (v.Right-x)*factor,
+		Bottom: y + (v.Bottom-y)*factor, Top: y + (v.Top-y)*factor}
+}
+
+// Pan moves a window by pixels.
+func Pan(p *document.Panel, width, height, dx, dy float64) document.Window {
+	v := Seen(p, width, height)
+	sx, sy := (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height
+	return document.Window{Left: v.Left - dx*sx, Right: v.Right - dx*sx, Bottom: v.Bottom + dy*sy, Top: v.Top + dy*sy}
+}

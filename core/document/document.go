@@ -1,0 +1,287 @@
+// Package document is the demonstration as plain data: what the teacher stated, what is shown, what is said, in scenes.
+//
+// It computes nothing. Everything is text and numbers that stand in the JSON file (docs/format), in the field names of
+// the trade. Formulas are textbook typing; they are understood by later stages.
+package document
+
+// Format and Version stand in every file.
+const (
+	Format  = "parvix-demonstration"
+	Version = 1
+)
+
+// Document is one demonstration.
+type Document struct {
+	Format  string `json:"format"`
+	Version int    `json:"version"`
+	Title   string `json:"title"`
+	// AngleUnit is “radian” or “degree”, for every bare angle.
+	AngleUnit AngleUnit `json:"angleUnit"`
+	Panels    []Panel   `json:"panels"`
+	Stated    []Stated  `json:"stated"`
+	Shown     []Shown   `json:"shown"`
+	Said      []Said    `json:"said"`
+	Scenes    []Scene   `json:"scenes"`
+}
+
+// AngleUnit is the unit of a bare angle.
+type AngleUnit string
+
+// The angle units.
+const (
+	Radian AngleUnit = "radian"
+	Degree AngleUnit = "degree"
+)
+
+// Panel is one picture area of the stage.
+type Panel struct {
+	ID   string    `json:"id"`
+	Kind PanelKind `json:"kind"`
+	// Window is the part of the plane that is seen; with EqualScales its height follows from the panel's shape, about
+	// the middle between Bottom and Top.
+	Window      Window    `json:"window"`
+	EqualScales bool      `json:"equalScales"`
+	Grid        bool      `json:"grid"`
+	Axes        bool      `json:"axes"`
+	TicksX      TickStyle `json:"ticksX"`
+	TicksY      TickStyle `json:"ticksY"`
+}
+
+// PanelKind says what a panel shows.
+type PanelKind string
+
+// The kinds of panels.
+const Plane PanelKind = "plane"
+
+// Window is the visible part of the plane.
+type Window struct {
+	Left   float64 `json:"left"`
+	Right  float64 `json:"right"`
+	Bottom float64 `json:"bottom"`
+	Top    float64 `json:"top"`
+}
+
+// TickStyle says how an axis is numbered.
+type TickStyle string
+
+// The tick styles: whole and decimal numbers, or fractions of π.
+const (
+	TicksInNumbers TickStyle = "numbers"
+	TicksInPi      TickStyle = "pi"
+)
+
+// Stated is a function or a parameter.
+type Stated struct {
+	ID   string     `json:"id"`
+	Kind StatedKind `json:"kind"`
+	Name string     `json:"name"`
+
+	// Variables and Formula define a function; Formula is what stands after “=”.
+	Variables []string `json:"variables,omitempty"`
+	Formula   string   `json:"formula,omitempty"`
+
+	// From, To and Step are formulas without parameters; a parameter's steps count from From.
+	From string `json:"from,omitempty"`
+	To   string `json:"to,omitempty"`
+	Step string `json:"step,omitempty"`
+	// Whole allows whole numbers only.
+	Whole bool `json:"whole,omitempty"`
+	// Colour is the number of the parameter's colour, the same in dial, formulas and words.
+	Colour int    `json:"colour,omitempty"`
+	Sweep  *Sweep `json:"sweep,omitempty"`
+	// Locked keeps students from moving it; Hidden takes its dial off the deck.
+	Locked bool `json:"locked,omitempty"`
+	Hidden bool `json:"hidden,omitempty"`
+}
+
+// StatedKind says what an entry states.
+type StatedKind string
+
+// The kinds of stated entries.
+const (
+	Function  StatedKind = "function"
+	Parameter StatedKind = "parameter"
+)
+
+// Sweep says how a parameter moves by itself.
+type Sweep struct {
+	Way SweepWay `json:"way"`
+	// Seconds is the pace: the time of one run from end to end.
+	Seconds float64 `json:"seconds"`
+}
+
+// SweepWay is the way of a sweep.
+type SweepWay string
+
+// The ways of a sweep.
+const (
+	Once         SweepWay = "once"
+	Round        SweepWay = "round"
+	BackAndForth SweepWay = "backAndForth"
+)
+
+// Shown is something drawn on the stage.
+type Shown struct {
+	ID   string    `json:"id"`
+	Kind ShownKind `json:"kind"`
+
+	// Function is the name of the function whose curve this is; Parent draws it grey and dashed.
+	Function string `json:"function,omitempty"`
+	Parent   bool   `json:"parent,omitempty"`
+
+	// Name, X and Y make a point.
+	Name string `json:"name,omitempty"`
+	X    string `json:"x,omitempty"`
+	Y    string `json:"y,omitempty"`
+
+	// Direction and At make a guide: upright x = At, level y = At, or slanted y = At with At a formula in x.
+	Direction Direction `json:"direction,omitempty"`
+	At        string    `json:"at,omitempty"`
+
+	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
+	Of   string    `json:"of,omitempty"`
+	Kept []float64 `json:"kept,omitempty"`
+
+	Colour  int         `json:"colour"`
+	Pattern LinePattern `json:"pattern,omitempty"`
+	Label   LabelKind   `json:"label,omitempty"`
+	Hidden  bool        `json:"hidden,omitempty"`
+	// Panels lists the ids of the panels it appears in; empty means all.
+	Panels []string `json:"panels,omitempty"`
+}
+
+// ShownKind says what is drawn.
+type ShownKind string
+
+// The kinds of shown entries.
+const (
+	Curve ShownKind = "curve"
+	Point ShownKind = "point"
+	Guide ShownKind = "guide"
+	Trace ShownKind = "trace"
+)
+
+// Direction is that of a guide.
+type Direction string
+
+// The directions of a guide.
+const (
+	Upright Direction = "upright"
+	Level   Direction = "level"
+	Slanted Direction = "slanted"
+)
+
+// LinePattern tells lines apart without colour.
+type LinePattern string
+
+// The line patterns; an empty one means whole.
+const (
+	Whole  LinePattern = "whole"
+	Dashed LinePattern = "dashed"
+	Dotted LinePattern = "dotted"
+)
+
+// LabelKind says what a label tells.
+type LabelKind string
+
+// The labels; an empty one means name.
+const (
+	LabelName        LabelKind = "name"
+	LabelFormula     LabelKind = "formula"     // with current values
+	LabelCoordinates LabelKind = "coordinates" // of a point
+	LabelNone        LabelKind = "none"
+)
+
+// Said is a text beside the picture or on it.
+type Said struct {
+	ID     string  `json:"id"`
+	Pieces []Piece `json:"pieces"`
+	// Panel and Corner put the text on a panel; an empty Panel means beside the stage.
+	Panel  string `json:"panel,omitempty"`
+	Corner Corner `json:"corner,omitempty"`
+}
+
+// Corner is where a text stands on a panel.
+type Corner string
+
+// The corners.
+const (
+	TopLeft     Corner = "topLeft"
+	TopRight    Corner = "topRight"
+	BottomLeft  Corner = "bottomLeft"
+	BottomRight Corner = "bottomRight"
+)
+
+// Piece is a part of a text: words, a typeset formula, or a live value.
+type Piece struct {
+	Kind PieceKind `json:"kind"`
+	Text string    `json:"text"`
+	// Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent.
+	Form     ValueForm `json:"form,omitempty"`
+	Decimals *int      `json:"decimals,omitempty"`
+}
+
+// PieceKind says what a piece of text is.
+type PieceKind string
+
+// The kinds of pieces.
+const (
+	Words   PieceKind = "words"
+	Formula PieceKind = "formula"
+	Value   PieceKind = "value"
+)
+
+// ValueForm says how a live value is written.
+type ValueForm string
+
+// The forms of a live value; an empty one means number.
+const (
+	AsNumber      ValueForm = "number"      // 4.5
+	AsEquation    ValueForm = "equation"    // f(2) = 3.9
+	AsSubstituted ValueForm = "substituted" // −0.6(2 − 3)² + 4.5 = 3.9
+)
+
+// Scene is a kept state.
+type Scene struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Values are the starting values of the parameters, by name.
+	Values map[string]float64 `json:"values"`
+}
+
+// New is an empty demonstration with one plane panel and one scene.
+func New(title string) *Document {
+	return &Document{
+		Format: Format, Version: Version, Title: title, AngleUnit: Radian,
+		Panels: []Panel{{ID: "plane1", Kind: Plane, Window: Window{-6, 6, -3.5, 3.5}, EqualScales: true, Grid: true,
+			Axes: true, TicksX: TicksInNumbers, TicksY: TicksInNumbers}},
+		Stated: []Stated{}, Shown: []Shown{}, Said: []Said{},
+		Scenes: []Scene{{ID: "scene1", Name: "Start", Values: map[string]float64{}}},
+	}
+}
+
+// Parameters lists the stated parameters in order.
+func (d *Document) Parameters() []*Stated { return d.stated(Parameter) }
+
+// Functions lists the stated functions in order.
+func (d *Document) Functions() []*Stated { return d.stated(Function) }
+
+func (d *Document) stated(kind StatedKind) []*Stated {
+	var list []*Stated
+	for i := range d.Stated {
+		if d.Stated[i].Kind == kind {
+			list = append(list, &d.Stated[i])
+		}
+	}
+	return list
+}
+
+// StatedNamed finds a function or parameter by its name; nil when there is none.
+func (d *Document) StatedNamed(name string) *Stated {
+	for i := range d.Stated {
+		if d.Stated[i].Name == name {
+			return &d.Stated[i]
+		}
+	}
+	return nil
+}

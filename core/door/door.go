@@ -1,0 +1,333 @@
+// Package door is how the page talks to the core: questions in JSON, frames in numbers.
+//
+// Ask is for everything that may take its time. The rest is the hot path of a drag: it takes and returns numbers, and
+// Frame leaves the picture in arrays that are read in place.
+package door
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"unicode/utf16"
+
+	"parvix/core/compose"
+	"parvix/core/document"
+	"parvix/core/edit"
+	"parvix/core/evaluate"
+	"parvix/core/expr"
+	"parvix/core/number"
+	"parvix/core/problem"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+	"parvix/export/svg"
+)
+
+// Door holds one demonstration in play.
+type Door struct {
+	d         *evaluate.Demonstration
+	composers map[string]*compose.Composer
+	floats    []float32
+	texts     []byte
+	sent      string
+}
+
+// New is a door with nothing behind it yet.
+func New() *Door { return &Door{composers: map[string]*compose.Composer{}} }
+
+// Ask answers a question in JSON with an Answer in JSON.
+func (door *Door) Ask(question []byte) []byte {
+	var ask Ask
+	answer := Answer{}
+	if err := json.Unmarshal(question, &ask); err != nil {
+		answer.Problem = view(problem.New("question", 0, 0, err.Error()), "")
+	} else if err := door.answer(&ask, &answer); err != nil {
+		answer.Problem = viewError(err, ask.Text)
+	}
+	data, err := json.Marshal(answer)
+	if err != nil {
+		panic("door: " + err.Error())
+	}
+	return data
+}
+
+func (door *Door) answer(ask *Ask, a *Answer) (err error) {
+	switch ask.Kind {
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskDraw:
+		if ask.Document == nil {
+			return problem.New("field", 0, 0, "document", "it is missing")
+		}
+	default:
+		if door.d == nil {
+			return problem.New("question", 0, 0, "before a demonstration is loaded")
+		}
+	}
+	switch ask.Kind {
+	case AskLoad:
+		if err := ask.Document.Check(); err != nil {
+			return err
+		}
+		door.d = evaluate.Load(ask.Document, door.d)
+		door.sent = ""
+		a.Loaded = door.loaded()
+	case AskState:
+		a.Document, err = edit.State(ask.Document, ask.ID, ask.Text)
+	case AskRename:
+		a.Document, err = edit.Rename(ask.Document, ask.ID, ask.Text)
+	case AskDelete:
+		a.Document, err = edit.Delete(ask.Document, ask.ID)
+	case AskAddParameters:
+		a.Document, err = edit.AddParameters(ask.Document, ask.Names)
+	case AskDraw:
+		a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
+	case AskTypeset:
+		return door.typeset(ask, a)
+	case AskValue:
+		return door.value(ask, a)
+	case AskZoom, AskPan, AskFit, AskDescribe:
+		return door.window(ask, a)
+	case AskValues:
+		a.Values = map[string]float64{}
+		for _, p := range door.d.Parameters {
+			a.Values[p.Stated.Name] = p.Value
+		}
+	case AskCounters:
+		c := door.d.Counters
+		a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
+	case AskTrace:
+		for _, s := range door.d.Shown {
+			if s.Entry.ID == ask.ID {
+				kept, recorded := door.d.Trace(s)
+				a.Numbers = append(append([]float64{}, kept...), recorded...)
+			}
+		}
+	default:
+		return problem.New("question", 0, 0, string(ask.Kind))
+	}
+	return err
+}
+
+// typeset shows what was understood of a text while it is typed.
+func (door *Door) typeset(ask *Ask, a *Answer) error {
+	st, err := expr.ParseStatement(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if st.Name != "" {
+		a.LaTeX = evaluate.HeadLaTeX(st.Name, st.Variables) + "="
+	}
+	a.LaTeX += expr.LaTeX(st.Node, door.d.Class)
+	for _, n := range st.Notices {
+		a.Notices = append(a.Notices, *view(n, ask.Text))
+	}
+	return nil
+}
+
+// value works out what was typed for a parameter: a formula without letters.
+func (door *Door) value(ask *Ask, a *Answer) error {
+	f, err := expr.Parse(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if names := append(expr.Names(f.Node), expr.Calls(f.Node)...); len(names) > 0 {
+		return problem.New("not-constant", f.Node.Pos(), f.Node.End(), names[0])
+	}
+	n := symbolic.Radians(f.Node, door.d.Document.AngleUnit == document.Degree)
+	p, err := program.Compile(n, []string{"\x00"})
+	if err != nil {
+		return err
+	}
+	if a.Number = p.At([]float64{0}); math.IsNaN(a.Number) || math.IsInf(a.Number, 0) {
+		a.Number = 0
+		return problem.New("undefined-field", 0, len(ask.Text), program.Why(n, []string{"\x00"}, []float64{0}))
+	}
+	return nil
+}
+
+func (door *Door) window(ask *Ask, a *Answer) error {
+	panels := door.d.Document.Panels
+	if ask.Panel < 0 || ask.Panel >= len(panels) {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := &panels[ask.Panel]
+	switch ask.Kind {
+	case AskZoom:
+		w := compose.Zoom(p, ask.Width, ask.Height, ask.X, ask.Y, ask.Factor)
+		a.Window = &w
+	case AskPan:
+		w := compose.Pan(p, ask.Width, ask.Height, ask.X, ask.Y)
+		a.Window = &w
+	case AskFit:
+		w := compose.Fit(door.d, p, ask.Width, ask.Height)
+		a.Window = &w
+	default:
+		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
+	}
+	return nil
+}
+
+// viewError turns an error of the core into its view; anything but a problem is a programmer's mistake.
+func viewError(err error, text string) *Problem {
+	p, ok := problem.Of(err)
+	if !ok {
+		panic(err)
+	}
+	return view(p, text)
+}
+
+func view(p *problem.Problem, text string) *Problem {
+	return &Problem{p.Code, p.Object, p.Field, utf16Offset(text, p.Start), utf16Offset(text, p.End), p.Error()}
+}
+
+// utf16Offset turns an offset in bytes into one in UTF-16 units, as the page counts.
+func utf16Offset(text string, bytes int) int {
+	if bytes > len(text) {
+		bytes = len(text)
+	}
+	return len(utf16.Encode([]rune(text[:bytes])))
+}
+
+func (door *Door) loaded() *Loaded {
+	d := door.d
+	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{},
+		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
+	for _, f := range d.Functions {
+		head := evaluate.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
+		v := FunctionView{ID: f.Stated.ID, Text: plainHead(f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
+		if f.Formula != nil {
+			v.LaTeX += "=" + expr.LaTeX(f.Formula, d.Class)
+			for _, name := range expr.Names(f.Formula) {
+				v.Moves = v.Moves || d.Find(name) >= 0
+			}
+		}
+		l.Functions = append(l.Functions, v)
+	}
+	for _, p := range d.Parameters {
+		l.Dials = append(l.Dials, dial(p))
+	}
+	for _, s := range d.Shown {
+		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s)})
+	}
+	for _, s := range d.Said {
+		l.Said = append(l.Said, SaidView{s.Entry.ID, pieces(s)})
+	}
+	for _, name := range d.Missing {
+		l.Missing = append(l.Missing, NameView{name, expr.LaTeXName(name)})
+	}
+	for _, p := range d.Problems {
+		l.Problems = append(l.Problems, *view(p, fieldText(d.Document, p)))
+	}
+	return l
+}
+
+func plainHead(s *document.Stated) string {
+	head := s.Name
+	for i, v := range s.Variables {
+		if i == 0 {
+			head += "("
+		} else {
+			head += ", "
+		}
+		head += v
+	}
+	if len(s.Variables) > 0 {
+		head += ")"
+	}
+	return head
+}
+
+// fieldText is the text that a problem's place counts in.
+func fieldText(doc *document.Document, p *problem.Problem) string {
+	for _, s := range doc.Stated {
+		if s.ID == p.Object {
+			return map[string]string{"formula": s.Formula, "from": s.From, "to": s.To, "step": s.Step}[p.Field]
+		}
+	}
+	for _, s := range doc.Shown {
+		if s.ID == p.Object {
+			return map[string]string{"x": s.X, "y": s.Y, "at": s.At, "function": s.Function}[p.Field]
+		}
+	}
+	return ""
+}
+
+// barTicks is about how many ticks a dial's bar carries.
+const barTicks = 20
+
+func dial(p *evaluate.Parameter) DialView {
+	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
+		From: endText(p.Stated.From, p.From), To: endText(p.Stated.To, p.To), Zero: p.Fraction(0)}
+	span := p.To - p.From
+	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
+	for _, m := range []float64{1, 2, 5, 10} {
+		if span/(step*m) <= barTicks {
+			step *= m
+			break
+		}
+	}
+	for k := math.Ceil(p.From/step - 1e-9); k*step <= p.To+1e-9*span && len(v.Ticks) < 50; k++ {
+		v.Ticks = append(v.Ticks, p.Fraction(k*step))
+	}
+	return v
+}
+
+// endText shows an end as it was typed, or its number.
+func endText(typed string, value float64) string {
+	if f, err := expr.Parse(typed, nil); err == nil {
+		return expr.Pretty(f.Node)
+	}
+	return number.Significant(value, 6)
+}
+
+// sentence says what an entry on the stage is, as a textbook would.
+func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
+	words := func(text string) PieceView { return PieceView{Text: text} }
+	formula := func(text string, variables ...string) PieceView {
+		if f, err := expr.Parse(text, d.Scope().With(variables...)); err == nil {
+			return PieceView{LaTeX: expr.LaTeX(f.Node, d.Class)}
+		}
+		return PieceView{Text: text}
+	}
+	e := s.Entry
+	switch e.Kind {
+	case document.Curve:
+		of := PieceView{LaTeX: expr.LaTeXName(e.Function)}
+		if e.Parent {
+			return []PieceView{words("the parent curve "), of}
+		}
+		return []PieceView{words("the curve of "), of}
+	case document.Point:
+		x, y := formula(e.X), formula(e.Y)
+		if x.LaTeX != "" && y.LaTeX != "" {
+			return []PieceView{{LaTeX: expr.LaTeXName(e.Name)}, words(" is the point "), {LaTeX: "(" + x.LaTeX + `,\;` + y.LaTeX + ")"}}
+		}
+		return []PieceView{words(fmt.Sprintf("%s is the point (%s, %s)", e.Name, e.X, e.Y))}
+	case document.Guide:
+		head := "y="
+		if e.Direction == document.Upright {
+			head = "x="
+		}
+		at := formula(e.At, "x")
+		if at.LaTeX == "" {
+			return []PieceView{words("the guide " + e.At)}
+		}
+		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	for _, p := range d.Document.Shown {
+		if p.ID == e.Of {
+			return []PieceView{words("the trace of "), {LaTeX: expr.LaTeXName(p.Name)}}
+		}
+	}
+	return []PieceView{words("a trace")}
+}
+
+func pieces(s *evaluate.Said) []PieceView {
+	list := []PieceView{}
+	for _, p := range s.Pieces {
+		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.Entry.Kind == document.Value}
+		if v.Text == "" && v.LaTeX == "" {
+			v.Text = p.Entry.Text
+		}
+		list = append(list, v)
+	}
+	return list
+}

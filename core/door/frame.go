@@ -1,0 +1,152 @@
+package door
+
+import (
+	"encoding/json"
+
+	"parvix/core/compose"
+	"parvix/core/document"
+)
+
+// The hot path: numbers in, numbers out. Indexes are those of Loaded.Dials and of the document's panels and shown
+// entries; one that does not exist changes nothing.
+
+// DragDial moves a dial to a share of its bar, on its steps.
+func (door *Door) DragDial(i int, fraction float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, door.d.Parameters[i].AtFraction(fraction))
+	}
+}
+
+// SetDial gives a dial a value, which may lie off its steps and ends.
+func (door *Door) SetDial(i int, value float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, value)
+	}
+}
+
+// StepDial moves a dial by steps.
+func (door *Door) StepDial(i int, steps float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, door.d.Parameters[i].Stepped(steps))
+	}
+}
+
+// SweepDial puts a dial where its sweep stands after so many seconds from a share of its bar; it tells whether the
+// sweep has ended.
+func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
+	if !door.hasDial(i) {
+		return true
+	}
+	p := door.d.Parameters[i]
+	way, seconds := document.BackAndForth, 6.0
+	if s := p.Stated.Sweep; s != nil {
+		way, seconds = s.Way, s.Seconds
+	}
+	value, ended := p.SweepAt(way, seconds, start, elapsed)
+	door.d.Set(i, value)
+	return ended
+}
+
+// StartingValues puts every dial back to the first scene's value.
+func (door *Door) StartingValues() {
+	if door.d == nil || len(door.d.Document.Scenes) == 0 {
+		return
+	}
+	for i, p := range door.d.Parameters {
+		if v, ok := door.d.Document.Scenes[0].Values[p.Stated.Name]; ok {
+			door.d.Set(i, v)
+		}
+	}
+	door.d.Update()
+	door.d.ClearTraces()
+}
+
+// ClearTraces forgets recorded positions.
+func (door *Door) ClearTraces() {
+	if door.d != nil {
+		door.d.ClearTraces()
+	}
+}
+
+// DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
+func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
+	if door.d == nil || shown < 0 || shown >= len(door.d.Shown) || panel < 0 || panel >= len(door.d.Document.Panels) {
+		return
+	}
+	v := compose.Seen(&door.d.Document.Panels[panel], width, height)
+	s := door.d.Shown[shown]
+	free, x, y := door.d.Drag(s, v.AtX(px), v.AtY(py), v.Grain())
+	if free {
+		door.d.MoveFree(s, x, y)
+	}
+}
+
+// LabelSize tells the measured size of a label.
+func (door *Door) LabelSize(panel int, id string, width, height float64) {
+	if c := door.composer(panel); c != nil {
+		if c.LabelSizes == nil {
+			c.LabelSizes = map[string]compose.Size{}
+		}
+		c.LabelSizes[id] = compose.Size{Width: width, Height: height}
+	}
+}
+
+func (door *Door) hasDial(i int) bool {
+	return door.d != nil && i >= 0 && i < len(door.d.Parameters)
+}
+
+func (door *Door) composer(panel int) *compose.Composer {
+	if door.d == nil || panel < 0 || panel >= len(door.d.Document.Panels) {
+		return nil
+	}
+	id := door.d.Document.Panels[panel].ID
+	if door.composers[id] == nil {
+		door.composers[id] = &compose.Composer{}
+	}
+	return door.composers[id]
+}
+
+// FrameHeader is the count of numbers before the dials: dials, ground, live.
+const FrameHeader = 3
+
+// Frame updates the values and composes a panel. Floats then holds: the number of dials, the lengths of ground and live,
+// for each dial its value and its share of the bar, the ground, the live records. Texts holds FrameTexts in JSON, empty
+// when they are those of the last frame. false when there is nothing to draw.
+func (door *Door) Frame(panel int, width, height float64) bool {
+	c := door.composer(panel)
+	if c == nil {
+		return false
+	}
+	d := door.d
+	d.Update()
+	p := c.Panel(d, &d.Document.Panels[panel], width, height)
+	door.floats = append(door.floats[:0], float32(len(d.Parameters)), float32(len(p.Ground)), float32(len(p.Live)))
+	texts := FrameTexts{Labels: p.Labels, Ticks: p.Texts}
+	for _, q := range d.Parameters {
+		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
+		texts.Dials = append(texts.Dials, q.Text(q.Value))
+	}
+	door.floats = append(append(door.floats, p.Ground...), p.Live...)
+	for _, f := range d.Functions {
+		texts.Now = append(texts.Now, d.Now(f))
+	}
+	for _, s := range d.Said {
+		texts.Said = append(texts.Said, pieces(s))
+	}
+	data, err := json.Marshal(texts)
+	if err != nil {
+		panic("door: " + err.Error())
+	}
+	door.texts = data
+	if string(data) == door.sent {
+		door.texts = nil
+	}
+	door.sent = string(data)
+	return true
+}
+
+// Floats and Texts are the last frame's; they are overwritten by the next.
+func (door *Door) Floats() []float32 { return door.floats }
+
+// Texts is FrameTexts in JSON.
+func (door *Door) Texts() []byte { return door.texts }

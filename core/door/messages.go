@@ -1,0 +1,150 @@
+package door
+
+import (
+	"parvix/core/document"
+	"parvix/core/picture"
+)
+
+// Ask is a question or an edit that may take longer than a frame. Kind says which fields count.
+type Ask struct {
+	Kind AskKind `json:"kind"`
+	// Document is the one to load, to edit or to draw.
+	Document *document.Document `json:"document,omitempty"`
+	// Text is what was typed, ID the entry or parameter, Names several names.
+	Text  string   `json:"text,omitempty"`
+	ID    string   `json:"id,omitempty"`
+	Names []string `json:"names,omitempty"`
+	// Panel is the panel's place; X, Y, Width, Height are pixels, Factor a zoom.
+	Panel  int     `json:"panel,omitempty"`
+	X      float64 `json:"x,omitempty"`
+	Y      float64 `json:"y,omitempty"`
+	Width  float64 `json:"width,omitempty"`
+	Height float64 `json:"height,omitempty"`
+	Factor float64 `json:"factor,omitempty"`
+}
+
+// AskKind names a question.
+type AskKind string
+
+// The questions.
+const (
+	AskLoad          AskKind = "load"          // Document → Loaded
+	AskState         AskKind = "state"         // Document, ID, Text → Document
+	AskRename        AskKind = "rename"        // Document, ID, Text → Document
+	AskDelete        AskKind = "delete"        // Document, ID → Document
+	AskAddParameters AskKind = "addParameters" // Document, Names → Document
+	AskTypeset       AskKind = "typeset"       // Text → LaTeX
+	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
+	AskZoom          AskKind = "zoom"          // Panel, X, Y, Width, Height, Factor → Window
+	AskPan           AskKind = "pan"           // Panel, X, Y (the way), Width, Height → Window
+	AskFit           AskKind = "fit"           // Panel, Width, Height → Window
+	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
+	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
+	AskValues        AskKind = "values"        // → Values in play
+	AskCounters      AskKind = "counters"      // → Counters
+	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
+)
+
+// Answer answers an Ask; Problem is set when it could not be done.
+type Answer struct {
+	Problem  *Problem           `json:"problem,omitempty"`
+	Loaded   *Loaded            `json:"loaded,omitempty"`
+	Document *document.Document `json:"document,omitempty"`
+	LaTeX    string             `json:"latex,omitempty"`
+	Notices  []Problem          `json:"notices,omitempty"`
+	Number   float64            `json:"number,omitempty"`
+	Numbers  []float64          `json:"numbers,omitempty"`
+	Window   *document.Window   `json:"window,omitempty"`
+	SVG      string             `json:"svg,omitempty"`
+	Text     string             `json:"text,omitempty"`
+	Values   map[string]float64 `json:"values,omitempty"`
+	Counters *Counters          `json:"counters,omitempty"`
+}
+
+// Problem is what is wrong, in words, with its place in UTF-16 units as a page counts.
+type Problem struct {
+	Code    string `json:"code"`
+	Object  string `json:"object"`
+	Field   string `json:"field"`
+	Start   int    `json:"start"`
+	End     int    `json:"end"`
+	Message string `json:"message"`
+}
+
+// Counters are the core's counts of work (evaluate.Counters).
+type Counters struct {
+	Parses   int            `json:"parses"`
+	Compiles int            `json:"compiles"`
+	Runs     map[string]int `json:"runs"`
+}
+
+// Loaded is what was understood of a document.
+type Loaded struct {
+	Functions []FunctionView `json:"functions"`
+	Dials     []DialView     `json:"dials"`
+	Shown     []ShownView    `json:"shown"`
+	Said      []SaidView     `json:"said"`
+	// Missing are letters without a value.
+	Missing  []NameView `json:"missing"`
+	Problems []Problem  `json:"problems"`
+	Notices  []Problem  `json:"notices"`
+}
+
+// NameView is a name, typeset.
+type NameView struct {
+	Name  string `json:"name"`
+	LaTeX string `json:"latex"`
+}
+
+// FunctionView is a stated function, typeset.
+type FunctionView struct {
+	ID    string `json:"id"`
+	LaTeX string `json:"latex"`
+	Text  string `json:"text"`
+	// Moves tells that its formula holds parameters, so that a line with their values is worth showing.
+	Moves bool `json:"moves"`
+}
+
+// DialView is a parameter's dial.
+type DialView struct {
+	ID     string    `json:"id"`
+	Name   string    `json:"name"`
+	LaTeX  string    `json:"latex"`
+	Colour int       `json:"colour"`
+	From   string    `json:"from"`
+	To     string    `json:"to"`
+	Zero   float64   `json:"zero"` // share of the bar at which 0 lies, held within it
+	Ticks  []float64 `json:"ticks"`
+}
+
+// ShownView is the sentence of an entry on the stage, in pieces.
+type ShownView struct {
+	ID       string      `json:"id"`
+	Sentence []PieceView `json:"sentence"`
+}
+
+// SaidView is a text beside the stage.
+type SaidView struct {
+	ID     string      `json:"id"`
+	Pieces []PieceView `json:"pieces"`
+}
+
+// PieceView is a piece of text: words in Text, or LaTeX.
+type PieceView struct {
+	Text  string `json:"text,omitempty"`
+	LaTeX string `json:"latex,omitempty"`
+	Live  bool   `json:"live,omitempty"`
+}
+
+// FrameTexts are the words of a frame; they are sent when they changed.
+type FrameTexts struct {
+	// Dials are the dials' values, in the order of Loaded.Dials.
+	Dials  []string        `json:"dials"`
+	Labels []picture.Label `json:"labels"`
+	// Ticks are the texts of the ground.
+	Ticks []string `json:"ticks"`
+	// Now are the functions' formulas with values put in, in the order of Loaded.Functions.
+	Now []string `json:"now"`
+	// Said are the pieces of the texts, in the order of Loaded.Said.
+	Said [][]PieceView `json:"said"`
+}

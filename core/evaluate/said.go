@@ -1,0 +1,108 @@
+package evaluate
+
+import (
+	"parvix/core/document"
+	"parvix/core/expr"
+	"parvix/core/number"
+	"parvix/core/symbolic"
+)
+
+// Said is a text with its live values.
+type Said struct {
+	Entry  *document.Said
+	Pieces []*Piece
+}
+
+// Piece is a part of a text: words in Text, or a formula or value as LaTeX.
+type Piece struct {
+	Entry *document.Piece
+	// Text is set for words and for numbers, LaTeX for formulas and values with a formula.
+	Text, LaTeX string
+	value       *Expression
+}
+
+const defaultDecimals = 3
+
+func (d *Demonstration) loadSaid() {
+	for i := range d.Document.Said {
+		e := &d.Document.Said[i]
+		s := &Said{Entry: e}
+		d.Said = append(d.Said, s)
+		for k := range e.Pieces {
+			p := &Piece{Entry: &e.Pieces[k]}
+			s.Pieces = append(s.Pieces, p)
+			switch p.Entry.Kind {
+			case document.Words:
+				p.Text = p.Entry.Text
+			case document.Formula:
+				st, err := expr.ParseStatement(p.Entry.Text, d.scope)
+				d.Counters.Parses++
+				if err != nil {
+					d.report(err, e.ID, "pieces")
+					continue
+				}
+				p.LaTeX = head(st) + expr.LaTeX(st.Node, d.Class)
+			case document.Value:
+				p.value = d.expression(p.Entry.Text, e.ID, "pieces")
+			}
+		}
+	}
+}
+
+// head writes f(x) = for a formula in a text that was typed with one.
+func head(st expr.Statement) string {
+	if st.Name == "" {
+		return ""
+	}
+	return HeadLaTeX(st.Name, st.Variables) + "="
+}
+
+// HeadLaTeX writes f(x) or a.
+func HeadLaTeX(name string, variables []string) string {
+	s := expr.LaTeXName(name)
+	for i, v := range variables {
+		if i == 0 {
+			s += "("
+		} else {
+			s += ", "
+		}
+		s += expr.LaTeXName(v)
+	}
+	if len(variables) > 0 {
+		s += ")"
+	}
+	return s
+}
+
+func (p *Piece) update(d *Demonstration) {
+	v := d.at(p.value)
+	decimals := defaultDecimals
+	if p.Entry.Decimals != nil {
+		decimals = *p.Entry.Decimals
+	}
+	text := number.Format(v, decimals)
+	if v != v {
+		text = "undefined (" + d.why(p.value) + ")"
+	}
+	typeset := text
+	if v != v {
+		typeset = `\text{` + text + `}`
+	}
+	switch p.Entry.Form {
+	case document.AsEquation:
+		p.LaTeX = expr.LaTeX(p.value.Formula, d.Class) + "=" + typeset
+	case document.AsSubstituted:
+		body := p.value.Formula
+		if c, ok := body.(*expr.Call); ok && c.Primes == 0 && !expr.IsBuiltin(c.Name) {
+			def, _ := d.lookup(c.Name)
+			with := map[string]expr.Node{}
+			for i, v := range def.Variables {
+				with[v] = c.Args[i]
+			}
+			body = symbolic.Substitute(def.Body, with)
+		}
+		p.LaTeX = expr.LaTeX(symbolic.PutNumbers(body, d.numbersNow()), nil) + "=" + typeset
+	default:
+		p.Text = text
+	}
+}

@@ -1,0 +1,239 @@
+package evaluate
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/document"
+	"parvix/core/expr"
+	"parvix/core/number"
+	"parvix/core/problem"
+	"parvix/core/symbolic"
+)
+
+// Shown is an entry of the stage with its values.
+type Shown struct {
+	Entry *document.Shown
+	// Curve is the function of a curve, nil when it cannot be drawn.
+	Curve *Function
+	// X and Y are a point's coordinates, NaN where undefined; At is a guide's place, for a slanted one Slope too.
+	X, Y, At, Slope float64
+	// Drags tells whether a hand may move the point: along a parameter, or freely when both coordinates are numbers.
+	Drags bool
+
+	x, y, at *Expression
+	// dragX and dragY are the parameters that are the point's coordinates, −1 for none.
+	dragX, dragY int
+	fixed        bool
+	ready        bool
+}
+
+// Ready tells whether the entry was understood and can be drawn.
+func (s *Shown) Ready() bool { return s.ready }
+
+func (d *Demonstration) loadShown() {
+	for i := range d.Document.Shown {
+		e := &d.Document.Shown[i]
+		s := &Shown{Entry: e, dragX: -1, dragY: -1}
+		d.Shown = append(d.Shown, s)
+		switch e.Kind {
+		case document.Curve:
+			d.loadCurve(s)
+		case document.Point:
+			s.x = d.expression(e.X, e.ID, "x")
+			s.y = d.expression(e.Y, e.ID, "y")
+			s.ready = s.x != nil && s.y != nil
+			if s.ready {
+				d.loadDrag(s)
+			}
+		case document.Guide:
+			if e.Direction == document.Slanted {
+				s.at = d.expression(e.At, e.ID, "at", "x")
+			} else {
+				s.at = d.expression(e.At, e.ID, "at")
+			}
+			s.ready = s.at != nil
+		case document.Trace:
+			s.ready = true
+		}
+	}
+}
+
+func (d *Demonstration) loadCurve(s *Shown) {
+	f := d.functions[s.Entry.Function]
+	switch {
+	case f == nil:
+		d.report(problem.New("not-a-function", 0, len(s.Entry.Function), s.Entry.Function), s.Entry.ID, "function")
+	case len(f.Stated.Variables) != 1:
+		d.report(problem.New("variables", 0, len(s.Entry.Function), s.Entry.Function, "another number of them"), s.Entry.ID, "function")
+	default:
+		s.Curve = f
+		s.ready = f.Curve != nil
+	}
+}
+
+// loadDrag finds what a hand on the point would move.
+func (d *Demonstration) loadDrag(s *Shown) {
+	parameter := func(x *Expression) int {
+		if name, ok := x.Formula.(*expr.Name); ok {
+			return d.Find(name.Name)
+		}
+		return -1
+	}
+	s.dragX, s.dragY = parameter(s.x), parameter(s.y)
+	_, xFixed := symbolic.Fraction(s.x.Formula)
+	_, yFixed := symbolic.Fraction(s.y.Formula)
+	s.fixed = (xFixed || isDecimal(s.x.Formula)) && (yFixed || isDecimal(s.y.Formula))
+	s.Drags = s.dragX >= 0 || s.dragY >= 0 || s.fixed
+}
+
+func isDecimal(n expr.Node) bool {
+	if neg, ok := n.(*expr.Neg); ok {
+		n = neg.X
+	}
+	_, ok := n.(*expr.Number)
+	return ok
+}
+
+// Update computes again what depends on parameters that moved, and records the traced points.
+func (d *Demonstration) Update() {
+	for _, s := range d.Shown {
+		if s.ready && !d.freshShown(s) {
+			d.CountRun(s.Entry.ID)
+			d.updateShown(s)
+		}
+	}
+	for _, s := range d.Said {
+		for _, p := range s.Pieces {
+			if p.value != nil && !d.fresh(&p.value.depends) {
+				d.CountRun(s.Entry.ID)
+				p.update(d)
+			}
+		}
+	}
+	d.record()
+}
+
+func (d *Demonstration) freshShown(s *Shown) bool {
+	fresh := true
+	for _, x := range []*Expression{s.x, s.y, s.at} {
+		if x != nil && !d.fresh(&x.depends) {
+			fresh = false
+		}
+	}
+	return fresh
+}
+
+func (d *Demonstration) updateShown(s *Shown) {
+	switch s.Entry.Kind {
+	case document.Point:
+		s.X, s.Y = d.at(s.x), d.at(s.y)
+	case document.Guide:
+		d.in[0] = 0
+		s.At = d.at(s.at)
+		if s.Entry.Direction == document.Slanted {
+			d.in[0] = 1
+			s.Slope = d.at(s.at) - s.At
+		}
+	}
+}
+
+// MaxTrace bounds the positions of one trace; the oldest give way.
+const MaxTrace = 4000
+
+// record adds the places of traced points that moved.
+func (d *Demonstration) record() {
+	for _, s := range d.Shown {
+		if s.Entry.Kind != document.Trace || s.Entry.Hidden {
+			continue
+		}
+		p := d.shownWithID(s.Entry.Of)
+		if p == nil || !p.ready || math.IsNaN(p.X) || math.IsNaN(p.Y) {
+			continue
+		}
+		t := d.traces[s.Entry.ID]
+		if n := len(t); n >= 2 && t[n-2] == p.X && t[n-1] == p.Y {
+			continue
+		}
+		if len(t) >= 2*MaxTrace {
+			t = append(t[:0], t[2*MaxTrace/4:]...)
+		}
+		d.traces[s.Entry.ID] = append(t, p.X, p.Y)
+	}
+}
+
+func (d *Demonstration) shownWithID(id string) *Shown {
+	for _, s := range d.Shown {
+		if s.Entry.ID == id {
+			return s
+		}
+	}
+	return nil
+}
+
+// Trace gives the recorded positions x, y, x, y … of a trace, the kept ones first.
+func (d *Demonstration) Trace(s *Shown) (kept, recorded []float64) {
+	return s.Entry.Kept, d.traces[s.Entry.ID]
+}
+
+// ClearTraces forgets the recorded positions and starts again at the present ones.
+func (d *Demonstration) ClearTraces() {
+	d.traces = map[string][]float64{}
+	d.record()
+}
+
+// Drag moves what the hand on a point moves: its parameters go to the nearest step. free tells that the point is given
+// by numbers; then x and y, rounded to the grain, are to be written into the document.
+func (d *Demonstration) Drag(s *Shown, x, y, grain float64) (free bool, fx, fy float64) {
+	if s.dragX >= 0 {
+		d.Set(s.dragX, d.Parameters[s.dragX].OnStep(x))
+	}
+	if s.dragY >= 0 {
+		d.Set(s.dragY, d.Parameters[s.dragY].OnStep(y))
+	}
+	decimals := number.Decimals(grain, 9)
+	return s.fixed, number.Round(math.Round(x/grain)*grain, decimals), number.Round(math.Round(y/grain)*grain, decimals)
+}
+
+// numbersNow are the parameters' values as they are written on the dials.
+func (d *Demonstration) numbersNow() map[string]*big.Rat {
+	values := map[string]*big.Rat{}
+	for _, p := range d.Parameters {
+		decimals := number.Decimals(p.Value, 6)
+		if r := new(big.Rat).SetFloat64(number.Round(p.Value, decimals)); r != nil {
+			if short, ok := new(big.Rat).SetString(r.FloatString(decimals)); ok {
+				r = short
+			}
+			values[p.Stated.Name] = r
+		}
+	}
+	return values
+}
+
+// Now is the function's formula with the present values put in, as LaTeX.
+func (d *Demonstration) Now(f *Function) string {
+	if f.Formula == nil {
+		return ""
+	}
+	return expr.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil)
+}
+
+// Class is the style class of a parameter's letter, the same wherever it is typeset.
+func (d *Demonstration) Class(name string) string {
+	if i, ok := d.index[name]; ok {
+		return ColourClass(d.Parameters[i].Stated.Colour)
+	}
+	return ""
+}
+
+// Colours is the number of colours that parameters and curves share out.
+const Colours = 8
+
+// ColourClass is the style class of a colour's number.
+func ColourClass(colour int) string {
+	return "hue-" + string(rune('0'+((colour%Colours)+Colours)%Colours))
+}
+
+// MoveFree puts a point that is given by numbers somewhere else, in play only; the page writes the place into the
+// document when the hand lets go.
+func (d *Demonstration) MoveFree(s *Shown, x, y float64) { s.X, s.Y = x, y }

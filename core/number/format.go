@@ -1,0 +1,77 @@
+// Package number writes numbers for people and reads the steps they move in.
+package number
+
+import (
+	"math"
+	"strconv"
+	"strings"
+)
+
+// Minus is the true minus sign.
+const Minus = "−"
+
+// Format writes v with at most the given decimals, without zeros at the end, with a true minus sign. NaN is “undefined”.
+func Format(v float64, decimals int) string {
+	return fix(trim(plain(v, decimals)))
+}
+
+// FormatFixed writes v with exactly the given decimals.
+func FormatFixed(v float64, decimals int) string { return fix(plain(v, decimals)) }
+
+func plain(v float64, decimals int) string {
+	switch {
+	case math.IsNaN(v):
+		return "undefined"
+	case math.IsInf(v, 1):
+		return "∞"
+	case math.IsInf(v, -1):
+		return "-∞"
+	case math.Abs(v) >= 1e15:
+		return strconv.FormatFloat(v, 'g', 6, 64)
+	}
+	// Half a unit beyond the last decimal hides the rounding of 0.1 + 0.2, and never shows −0.
+	s := strconv.FormatFloat(v, 'f', decimals, 64)
+	if strings.Trim(s, "-0.") == "" {
+		s = strings.TrimPrefix(s, "-")
+	}
+	return s
+}
+
+func trim(s string) string {
+	if !strings.Contains(s, ".") || strings.Contains(s, "e") {
+		return s
+	}
+	return strings.TrimRight(strings.TrimRight(s, "0"), ".")
+}
+
+func fix(s string) string { return strings.Replace(s, "-", Minus, 1) }
+
+// Significant writes v with about so many significant digits, at most 12 decimals, without zeros at the end.
+func Significant(v float64, digits int) string {
+	if v == 0 || math.IsNaN(v) || math.IsInf(v, 0) {
+		return Format(v, 0)
+	}
+	decimals := digits - 1 - int(math.Floor(math.Log10(math.Abs(v))))
+	return Format(v, max(0, min(12, decimals)))
+}
+
+// Decimals is how many decimals are needed to write v exactly, at most most.
+func Decimals(v float64, most int) int {
+	for d := range most {
+		scaled := v * math.Pow(10, float64(d))
+		if math.Abs(scaled-math.Round(scaled)) <= 1e-9*math.Max(1, math.Abs(scaled)) {
+			return d
+		}
+	}
+	return most
+}
+
+// Round rounds v to so many decimals, to the float nearest to that decimal.
+func Round(v float64, decimals int) float64 {
+	s := strconv.FormatFloat(v, 'f', decimals, 64)
+	r, err := strconv.ParseFloat(s, 64)
+	if err != nil {
+		return v
+	}
+	return r + 0 // −0 becomes 0
+}

@@ -1,0 +1,132 @@
+// Package picture is what the core draws: primitives in one panel's coordinates, and their wire form.
+//
+// Coordinates are CSS pixels, y down, float32. A list is a flat array of records, each beginning with its Op; lengths are
+// fixed but for Line, whose count of points stands before them:
+//
+//	Line    op, colour, width, pattern, opacity, n, x, y, x, y, …
+//	Marker  op, colour, shape, x, y, radius
+//	Text    op, colour, index into Texts, x, y, align     (y is the middle of the line)
+//	Label   op, index into Labels, x, y                   (the label's top left corner)
+//	Handle  op, index of the shown entry, x, y            (can be dragged)
+package picture
+
+// Op begins a record.
+type Op float32
+
+// The records.
+const (
+	Line Op = iota + 1
+	Marker
+	Text
+	LabelAt
+	Handle
+)
+
+// Colour is a number of the theme's palette: 0 to 7 are the hues of curves and parameters.
+type Colour float32
+
+// The colours that are no hue.
+const (
+	Ink Colour = iota + 10
+	Grid
+	FineGrid
+	Axis
+	Grey
+	Sheet
+)
+
+// Pattern of a line.
+type Pattern float32
+
+// The patterns.
+const (
+	Whole Pattern = iota
+	Dashed
+	Dotted
+)
+
+// Shape of a marker.
+type Shape float32
+
+// The shapes.
+const (
+	Disc Shape = iota
+	Ring
+	Grip // a disc that can be dragged
+)
+
+// Align of a text about its x.
+type Align float32
+
+// The alignments.
+const (
+	Left Align = iota
+	Centre
+	Right
+)
+
+// Label is a typeset text beside something on the panel.
+type Label struct {
+	// ID is the id of the shown entry it belongs to.
+	ID     string `json:"id"`
+	LaTeX  string `json:"latex"`
+	Colour Colour `json:"colour"`
+}
+
+// Picture is one panel, drawn.
+type Picture struct {
+	// Ground is what changes with the window only: grid, axes, ticks. Live is everything else.
+	Ground, Live []float32
+	Texts        []string
+	Labels       []Label
+}
+
+// Pen writes records to a list.
+type Pen struct{ Data []float32 }
+
+// Line begins a line and returns the place of its count, for EndLine.
+func (p *Pen) Line(c Colour, width float32, pattern Pattern, opacity float32) int {
+	p.Data = append(p.Data, float32(Line), float32(c), width, float32(pattern), opacity, 0)
+	return len(p.Data) - 1
+}
+
+// To adds a point to the line that was begun.
+func (p *Pen) To(x, y float64) { p.Data = append(p.Data, float32(x), float32(y)) }
+
+// EndLine writes the count; a line of fewer than two points is taken back.
+func (p *Pen) EndLine(start int) {
+	n := (len(p.Data) - start - 1) / 2
+	if n < 2 {
+		p.Data = p.Data[:start-5]
+		return
+	}
+	p.Data[start] = float32(n)
+}
+
+// Segment draws one straight line.
+func (p *Pen) Segment(c Colour, width float32, pattern Pattern, x1, y1, x2, y2 float64) {
+	start := p.Line(c, width, pattern, 1)
+	p.To(x1, y1)
+	p.To(x2, y2)
+	p.EndLine(start)
+}
+
+// Marker draws a point.
+func (p *Pen) Marker(c Colour, s Shape, x, y float64, r float32) {
+	p.Data = append(p.Data, float32(Marker), float32(c), float32(s), float32(x), float32(y), r)
+}
+
+// Text writes Texts[index].
+func (p *Pen) Text(c Colour, index int, x, y float64, a Align) {
+	p.Data = append(p.Data, float32(Text), float32(c), float32(index), float32(x), float32(y), float32(a))
+}
+
+// LabelAt places Labels[index].
+func (p *Pen) LabelAt(index int, x, y float64) {
+	p.Data = append(p.Data, float32(LabelAt), float32(index), float32(x), float32(y))
+}
+
+// Handle marks a place that can be dragged.
+func (p *Pen) Handle(entry int, x, y float64) {
+	p.Data = append(p.Data, float32(Handle), float32(entry), float32(x), float32(y))
+}

@@ -1,0 +1,75 @@
+package program
+
+import (
+	"math"
+
+	"parvix/core/expr"
+)
+
+// Why says in words why n has no value for these inputs, innermost cause first; empty when it has one. It is slow and
+// meant for the one value that a person asks about.
+func Why(n expr.Node, inputs []string, in []float64) string {
+	value := func(n expr.Node) float64 {
+		p, err := Compile(n, inputs)
+		if err != nil {
+			return math.NaN()
+		}
+		return p.At(in)
+	}
+	if v := value(n); v == v {
+		if math.IsInf(v, 0) {
+			return "the value is too large to be written"
+		}
+		return ""
+	}
+	if pieces, ok := n.(*expr.Pieces); ok {
+		for _, p := range pieces.List {
+			if value(&expr.Pieces{List: []expr.Piece{{Body: expr.Num(1), When: p.When}}}) == 1 {
+				return Why(p.Body, inputs, in)
+			}
+		}
+		return "it lies outside the interval on which the function is stated"
+	}
+	for _, child := range expr.Children(n) {
+		if reason := Why(child, inputs, in); reason != "" {
+			return reason
+		}
+	}
+	return cause(n)
+}
+
+// cause is the reason of the operation itself, whose arguments all have values.
+func cause(n expr.Node) string {
+	if b, ok := n.(*expr.Binary); ok {
+		switch b.Op {
+		case expr.Div:
+			return "the denominator is 0"
+		case expr.Pow:
+			return "this power is not a real number"
+		}
+		return "the value is too large to be written"
+	}
+	c, ok := n.(*expr.Call)
+	if !ok {
+		return "a value is missing"
+	}
+	switch c.Name {
+	case "sqrt", "root":
+		return "the number under an even root is negative"
+	case "ln", "log":
+		return "a logarithm needs a number above 0"
+	case "arcsin", "arccos":
+		return c.Name + " needs a number from −1 to 1"
+	case "arcsec", "arccsc":
+		return c.Name + " needs a number of size 1 or more"
+	case "arcosh":
+		return "arcosh needs a number of 1 or more"
+	case "artanh":
+		return "artanh needs a number between −1 and 1"
+	case "tan", "sec":
+		return c.Name + " has a pole here: the cosine is 0"
+	case "cot", "csc":
+		return c.Name + " has a pole here: the sine is 0"
+	}
+	return "the value does not exist"
+}

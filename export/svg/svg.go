@@ -1,0 +1,81 @@
+// Package svg writes a picture as a Scalable Vector Graphic (SVG 1.1), for shelf pictures and comparisons.
+package svg
+
+import (
+	"encoding/xml"
+	"fmt"
+	"strings"
+
+	"parvix/core/compose"
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/picture"
+)
+
+// Document draws a demonstration's first panel at its starting values, without labels.
+func Document(doc *document.Document, width, height float64) string {
+	d := evaluate.Load(doc, nil)
+	var c compose.Composer
+	return Picture(c.Panel(d, &doc.Panels[0], width, height), width, height, doc.Title)
+}
+
+// hues of the light theme; web/src/styles/theme.css holds the same.
+var colours = map[picture.Colour]string{
+	0: "#0B4F8C", 1: "#B5452C", 2: "#0B6B6F", 3: "#6A4C9C", 4: "#8A5A00", 5: "#A8326E", 6: "#3F6212", 7: "#4A4F57",
+	picture.Ink: "#14283A", picture.Grid: "#D5DEE3", picture.FineGrid: "#E9EEF0", picture.Axis: "#5B6B78",
+	picture.Grey: "#7C8893", picture.Sheet: "#FFFEFA",
+}
+
+var dashes = map[picture.Pattern]string{picture.Dashed: "9 6", picture.Dotted: "2 5"}
+
+// Picture writes one picture.
+func Picture(p *picture.Picture, width, height float64, title string) string {
+	var b strings.Builder
+	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
+	_ = xml.EscapeText(&b, []byte(title))
+	fmt.Fprintf(&b, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
+	for _, data := range [2][]float32{p.Ground, p.Live} {
+		records(&b, data, p.Texts)
+	}
+	b.WriteString("</svg>")
+	return b.String()
+}
+
+func records(b *strings.Builder, data []float32, texts []string) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line:
+			i += line(b, data[i:])
+		case picture.Marker:
+			fill, stroke := colours[picture.Colour(data[i+1])], colours[picture.Sheet]
+			if picture.Shape(data[i+2]) == picture.Ring {
+				fill, stroke = stroke, fill
+			}
+			fmt.Fprintf(b, `<circle cx="%.1f" cy="%.1f" r="%.1f" fill="%s" stroke="%s" stroke-width="1.5"/>`,
+				data[i+3], data[i+4], data[i+5], fill, stroke)
+			i += 6
+		case picture.Text:
+			fmt.Fprintf(b, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
+				data[i+3], data[i+4]+4, [3]string{"start", "middle", "end"}[int(data[i+5])], colours[picture.Colour(data[i+1])])
+			_ = xml.EscapeText(b, []byte(texts[int(data[i+2])]))
+			b.WriteString("</text>")
+			i += 6
+		default:
+			i += 4
+		}
+	}
+}
+
+func line(b *strings.Builder, r []float32) int {
+	n := int(r[5])
+	fmt.Fprintf(b, `<polyline fill="none" stroke="%s" stroke-width="%g" stroke-opacity="%g"`, colours[picture.Colour(r[1])], r[2], r[4])
+	if dash := dashes[picture.Pattern(r[3])]; dash != "" {
+		fmt.Fprintf(b, ` stroke-dasharray="%s"`, dash)
+	}
+	b.WriteString(` points="`)
+	for k := range n {
+		fmt.Fprintf(b, "%.1f,%.1f ", r[6+2*k], r[7+2*k])
+	}
+	b.WriteString(`"/>`)
+	return 6 + 2*n
+}
