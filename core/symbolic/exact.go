@@ -24,3 +24,16 @@ func Exact(n expr.Node) (value expr.Node, known bool) {
 	})
 	return value, known
 }
+
+// IsPole tells whether c is a trigonometric function at an exact multiple of π where it has no value.
+func IsPole(c *expr.Call) bool {
+	switch c.Name {
+	case "tan", "cot", "sec", "csc":
+		s := &simplifier{seen: map[string]bool{}}
+		if r, ok := multipleOfPi(s.normal(c.Args[0])); ok {
+			exact, known := exactTrigonometric(c.Name, r)
+			return known && exact == nil
+		}
+	}
+	return false
+}

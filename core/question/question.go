@@ -1,0 +1,324 @@
+// Package question answers the questions of “parvix math”: JSON in, JSON out, one question at a time.
+package question
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"math/big"
+	"sort"
+	"strconv"
+	"unicode/utf8"
+
+	"parvix/core/expr"
+	"parvix/core/problem"
+	"parvix/core/program"
+	"parvix/core/sample"
+	"parvix/core/symbolic"
+)
+
+// Question holds the fields of every ask; which of them count is said in docs/math.md.
+type Question struct {
+	Ask       string                     `json:"ask"`
+	ID        json.RawMessage            `json:"id,omitempty"`
+	Expr      string                     `json:"expr"`
+	With      map[string]json.RawMessage `json:"with"`
+	AngleUnit string                     `json:"angleUnit"`
+	Angle     string                     `json:"angle"`
+	By        string                     `json:"by"`
+	From      *Number                    `json:"from"`
+	To        *Number                    `json:"to"`
+	Bottom    *Number                    `json:"bottom"`
+	Top       *Number                    `json:"top"`
+	Width     float64                    `json:"width"`
+	Height    float64                    `json:"height"`
+}
+
+// Number is a JSON number or a formula without letters, such as "2pi".
+type Number struct{ Value float64 }
+
+// UnmarshalJSON reads a number or a formula.
+func (n *Number) UnmarshalJSON(data []byte) error {
+	node, err := valueNode(data)
+	if err != nil {
+		return err
+	}
+	n.Value, err = constant(node)
+	return err
+}
+
+// later are the asks of the contract that are not answered yet.
+var later = map[string]bool{"features": true, "transformation": true, "polar": true, "parametric": true, "circle": true,
+	"same": true, "fit": true, "classify": true, "locus": true, "effect": true}
+
+// Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
+func Answer(line []byte) []byte {
+	var q Question
+	fields := map[string]any{}
+	err := json.Unmarshal(line, &q)
+	if err != nil {
+		var p *problem.Problem
+		if known, ok := problem.Of(err); ok {
+			p = known
+		} else {
+			p = problem.New("question", 0, 0, err.Error())
+		}
+		fields["error"] = Error{p.Error(), 0}
+		// A line with a wrong field still names its id where that can be read.
+		var id struct {
+			ID json.RawMessage `json:"id"`
+		}
+		_ = json.Unmarshal(line, &id)
+		q.ID = id.ID
+	} else if fields, err = q.answer(); err != nil {
+		fields = map[string]any{"error": q.describe(err)}
+	}
+	if len(q.ID) > 0 {
+		fields["id"] = q.ID
+	}
+	data, err := json.Marshal(fields)
+	if err != nil {
+		panic("question: " + err.Error())
+	}
+	return data
+}
+
+// Error is what is wrong and where: At counts Unicode code points of the expression from 0.
+type Error struct {
+	Message string `json:"message"`
+	At      int    `json:"at"`
+}
+
+func (q *Question) describe(err error) Error {
+	p, ok := problem.Of(err)
+	if !ok {
+		return Error{err.Error(), 0}
+	}
+	return Error{p.Error(), utf8.RuneCountInString(q.Expr[:min(p.Start, len(q.Expr))])}
+}
+
+func (q *Question) answer() (map[string]any, error) {
+	unit := q.AngleUnit
+	if unit == "" && (q.Angle == "degree" || q.Angle == "radian") {
+		unit = q.Angle
+	}
+	if unit != "" && unit != "radian" && unit != "degree" {
+		return nil, problem.New("field", 0, 0, "angleUnit", "“radian” or “degree”")
+	}
+	switch q.Ask {
+	case "value":
+		return q.value(unit == "degree")
+	case "simplify":
+		return q.simplify(unit == "degree")
+	case "derivative":
+		return q.derivative(unit == "degree")
+	case "sample":
+		return q.sample(unit == "degree")
+	}
+	if later[q.Ask] {
+		return nil, problem.New("not-yet", 0, 0, q.Ask)
+	}
+	return nil, problem.New("question", 0, 0, q.Ask)
+}
+
+// valueNode reads a JSON number exactly, or a string as a formula.
+func valueNode(data []byte) (expr.Node, error) {
+	var text string
+	if err := json.Unmarshal(data, &text); err == nil {
+		f, err := expr.Parse(text, nil)
+		return f.Node, err
+	}
+	r, ok := new(big.Rat).SetString(string(data))
+	if !ok || len(data) > 40 {
+		return nil, problem.New("number", 0, 0, string(data))
+	}
+	if r.Sign() < 0 {
+		return &expr.Neg{X: expr.Rat(r.Neg(r))}, nil
+	}
+	return expr.Rat(r), nil
+}
+
+// read parses the expression with the given names known and puts the given values in.
+func (q *Question) read(degrees bool) (expr.Node, error) {
+	names := make([]string, 0, len(q.With))
+	for typed := range q.With {
+		names = append(names, typed)
+	}
+	sort.Strings(names)
+	scope := (&expr.Scope{}).With(names...)
+	f, err := expr.Parse(q.Expr, scope)
+	if err != nil {
+		return nil, err
+	}
+	with := map[string]expr.Node{}
+	for _, typed := range names {
+		name, ok := expr.NameOf(typed)
+		if !ok {
+			return nil, problem.New("name-invalid", 0, 0, typed)
+		}
+		if with[name], err = valueNode(q.With[typed]); err != nil {
+			return nil, problem.New("field", 0, 0, "with", typed+": "+err.Error())
+		}
+	}
+	return symbolic.Radians(symbolic.Substitute(f.Node, with), degrees), nil
+}
+
+func constant(n expr.Node) (float64, error) {
+	p, err := program.Compile(n, []string{"\x00"})
+	if err != nil {
+		return 0, err
+	}
+	return p.At([]float64{0}), nil
+}
+
+func (q *Question) value(degrees bool) (map[string]any, error) {
+	n, err := q.read(degrees)
+	if err != nil {
+		return nil, err
+	}
+	p, err := program.Compile(n, []string{"\x00"})
+	if err != nil {
+		return nil, err
+	}
+	in := []float64{0}
+	v := p.At(in)
+	exact, known := symbolic.Exact(n)
+	if undefined(exact) {
+		v = math.NaN()
+	}
+	if math.IsNaN(v) {
+		reason := program.Why(n, []string{"\x00"}, in)
+		if reason == "" || undefined(exact) && reason == "the value is too large to be written" {
+			reason = "the denominator is 0"
+			if c := poleOf(n); c != "" {
+				reason = c
+			}
+		}
+		return map[string]any{"value": "undefined", "reason": reason}, nil
+	}
+	answer := map[string]any{"value": jsonNumber(v)}
+	if known {
+		answer["exact"] = expr.Text(exact)
+		// The exact form is rounded once and loses nothing to steps in between.
+		if p, err := program.Compile(exact, []string{"\x00"}); err == nil {
+			if w := p.At(in); w == w && math.Abs(w-v) <= 1e-9*math.Max(1, math.Abs(v)) {
+				answer["value"] = jsonNumber(w)
+			}
+		}
+	}
+	return answer, nil
+}
+
+// undefined tells whether an exact form shows that there is no value: a pole of a trigonometric function or n/0.
+func undefined(n expr.Node) bool {
+	found := false
+	expr.Walk(n, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Call:
+			found = found || symbolic.IsPole(n)
+		case *expr.Binary:
+			if zero, ok := n.R.(*expr.Number); ok && n.Op == expr.Div && zero.Value.Sign() == 0 {
+				found = true
+			}
+		}
+		return !found
+	})
+	return found
+}
+
+func poleOf(n expr.Node) string {
+	reason := ""
+	expr.Walk(symbolic.Simplify(n).Node, func(n expr.Node) bool {
+		if c, ok := n.(*expr.Call); ok && symbolic.IsPole(c) {
+			reason = c.Name + " has a pole here"
+		}
+		return reason == ""
+	})
+	return reason
+}
+
+func jsonNumber(v float64) any {
+	switch {
+	case math.IsNaN(v):
+		return "undefined"
+	case math.IsInf(v, 1):
+		return "inf"
+	case math.IsInf(v, -1):
+		return "-inf"
+	}
+	return json.Number(strconv.FormatFloat(v, 'g', -1, 64))
+}
+
+func shown(r symbolic.Result) map[string]any {
+	answer := map[string]any{"text": expr.Text(r.Node), "latex": expr.LaTeX(r.Node, nil)}
+	if len(r.Conditions) > 0 {
+		answer["conditions"] = r.Conditions
+	}
+	return answer
+}
+
+func (q *Question) simplify(degrees bool) (map[string]any, error) {
+	n, err := q.read(degrees)
+	if err != nil {
+		return nil, err
+	}
+	return shown(symbolic.Simplify(n)), nil
+}
+
+func (q *Question) derivative(degrees bool) (map[string]any, error) {
+	by := q.By
+	if by == "" {
+		by = "x"
+	}
+	name, ok := expr.NameOf(by)
+	if !ok {
+		return nil, problem.New("field", 0, 0, "by", "the letter to differentiate by")
+	}
+	n, err := q.read(degrees)
+	if err != nil {
+		return nil, err
+	}
+	return shown(symbolic.Simplify(symbolic.Derivative(n, name))), nil
+}
+
+func (q *Question) sample(degrees bool) (map[string]any, error) {
+	for name, end := range map[string]*Number{"from": q.From, "to": q.To, "bottom": q.Bottom, "top": q.Top} {
+		if end == nil || math.IsNaN(end.Value) || math.IsInf(end.Value, 0) {
+			return nil, problem.New("field", 0, 0, name, "a number is needed")
+		}
+	}
+	if q.From.Value >= q.To.Value || q.Bottom.Value >= q.Top.Value {
+		return nil, problem.New("ends", 0, 0)
+	}
+	if !(q.Width >= 1 && q.Width <= 10000 && q.Height >= 1 && q.Height <= 10000) {
+		return nil, problem.New("field", 0, 0, "width", "width and height are pixels from 1 to 10000")
+	}
+	n, err := q.read(degrees)
+	if err != nil {
+		return nil, err
+	}
+	f, err := sample.Compile(n, []string{"x"})
+	if err != nil {
+		return nil, err
+	}
+	var s sample.Sampler
+	curve := s.Curve(f, []float64{0}, sample.View{Left: q.From.Value, Right: q.To.Value, Bottom: q.Bottom.Value,
+		Top: q.Top.Value, Width: q.Width, Height: q.Height})
+	lines := [][][2]float64{}
+	for _, line := range curve.Lines {
+		points := make([][2]float64, len(line))
+		for i, p := range line {
+			points[i] = [2]float64{p.X, p.Y}
+		}
+		lines = append(lines, points)
+	}
+	marks := []map[string]any{}
+	for _, m := range curve.Marks {
+		marks = append(marks, map[string]any{"x": m.X, "y": m.Y, "kind": m.Kind})
+	}
+	answer := map[string]any{"lines": lines, "marks": marks}
+	if !curve.Complete {
+		answer["undecided"] = []string{fmt.Sprintf("the function breaks more often than can be drawn between %g and %g", q.From.Value, q.To.Value)}
+	}
+	return answer, nil
+}

@@ -1,0 +1,231 @@
+// Package api is the server's HTTP face: routes, sessions, limits, problem+json. It knows the domain, not the database.
+package api
+
+import (
+	"crypto/rand"
+	_ "embed"
+	"encoding/base32"
+	"encoding/json"
+	"errors"
+	"io"
+	"io/fs"
+	"log/slog"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/alexedwards/scs/v2"
+	"github.com/go-chi/chi/v5"
+	"github.com/go-chi/chi/v5/middleware"
+	"github.com/go-chi/httprate"
+
+	"parvix/core/document"
+	"parvix/export/svg"
+	"parvix/server/domain"
+)
+
+//go:embed openapi.json
+var openAPI []byte
+
+// Config is what the server is started with.
+type Config struct {
+	Store    domain.Store
+	Sessions *scs.SessionManager
+	// Page is the built front end.
+	Page fs.FS
+	// Healthy tells whether the database answers.
+	Healthy func() error
+	// DemoTeacher, when not empty, may sign in with one click.
+	DemoTeacher string
+	// OpenRegistration lets anybody make an account.
+	OpenRegistration bool
+	// SavesPerMinute limits one person; 0 means the usual 120.
+	SavesPerMinute int
+}
+
+type server struct{ Config }
+
+// Size of a shelf picture.
+const pictureWidth, pictureHeight = 480, 300
+
+// New builds the handler with all routes.
+func New(c Config) *chi.Mux {
+	if c.SavesPerMinute == 0 {
+		c.SavesPerMinute = 120
+	}
+	s := &server{c}
+	r := chi.NewRouter()
+	r.Use(middleware.RequestID, recovered, secured, http.NewCrossOriginProtection().Handler)
+	r.Route("/api", func(r chi.Router) {
+		r.Use(c.Sessions.LoadAndSave)
+		r.Get("/health", s.health)
+		r.Get("/openapi.json", s.openAPI)
+		r.Get("/session", s.session)
+		r.Delete("/session", s.signOut)
+		r.With(httprate.LimitByIP(30, time.Minute)).Post("/session", s.signIn)
+		r.With(httprate.LimitByIP(60, time.Minute)).Post("/session/demo", s.demoSignIn)
+		r.With(httprate.LimitByIP(5, time.Hour)).Post("/accounts", s.register)
+		r.Route("/demonstrations", func(r chi.Router) {
+			r.Use(s.signedIn)
+			writes := httprate.Limit(c.SavesPerMinute, time.Minute, httprate.WithKeyFuncs(s.whoseRate),
+				httprate.WithLimitHandler(func(w http.ResponseWriter, r *http.Request) {
+					fail(w, r, http.StatusTooManyRequests, "too-many-saves", "Too many saves in one minute. Your work is kept; it will be sent again.")
+				}))
+			r.Get("/", s.list)
+			r.With(writes).Post("/", s.add)
+			r.With(writes).Post("/import", s.importFile)
+			r.Get("/{id}", s.read)
+			r.With(writes).Put("/{id}", s.save)
+			r.With(writes).Delete("/{id}", s.remove)
+			r.With(writes).Post("/{id}/restore", s.restore)
+			r.With(writes).Post("/{id}/copy", s.copy)
+			r.Get("/{id}/file", s.file)
+			r.Get("/{id}/picture.svg", s.picture)
+		})
+		r.NotFound(func(w http.ResponseWriter, r *http.Request) {
+			fail(w, r, http.StatusNotFound, "not-found", "There is nothing at this address.")
+		})
+	})
+	r.Get("/*", page(c.Page))
+	return r
+}
+
+// recovered answers a programmer's mistake without saying more than that.
+func recovered(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		defer func() {
+			if mistake := recover(); mistake != nil {
+				slog.Error("panic", "path", r.URL.Path, "request", middleware.GetReqID(r.Context()), "mistake", mistake)
+				fail(w, r, http.StatusInternalServerError, "mistake", "Parvix made a mistake. Nothing was changed.")
+			}
+		}()
+		next.ServeHTTP(w, r)
+	})
+}
+
+const contentSecurity = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; " +
+	"img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; worker-src 'self'; object-src 'none'; " +
+	"base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+
+func secured(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		h := w.Header()
+		h.Set("Content-Security-Policy", contentSecurity)
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("Referrer-Policy", "no-referrer")
+		h.Set("Cross-Origin-Opener-Policy", "same-origin")
+		next.ServeHTTP(w, r)
+	})
+}
+
+// Problem is RFC 9457's problem+json, with Parvix's own code.
+type Problem struct {
+	Type   string `json:"type"`
+	Title  string `json:"title"`
+	Status int    `json:"status"`
+	Code   string `json:"code"`
+	// Current is what is stored, on a conflict.
+	Current *Stored `json:"current,omitempty"`
+}
+
+func fail(w http.ResponseWriter, r *http.Request, status int, code, title string) {
+	answerProblem(w, Problem{Type: "about:blank", Title: title, Status: status, Code: code})
+}
+
+func answerProblem(w http.ResponseWriter, p Problem) {
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(p.Status)
+	_ = json.NewEncoder(w).Encode(p)
+}
+
+// failed maps the domain's errors to a status, in one place.
+func failed(w http.ResponseWriter, r *http.Request, err error) {
+	var conflict *domain.Conflict
+	var tooLarge *http.MaxBytesError
+	switch {
+	case errors.As(err, &conflict):
+		current := stored(conflict.Current)
+		answerProblem(w, Problem{Type: "about:blank", Title: "This demonstration was saved elsewhere in the meantime.",
+			Status: http.StatusConflict, Code: "conflict", Current: &current})
+	case errors.Is(err, domain.ErrNotFound):
+		fail(w, r, http.StatusNotFound, "not-found", "This demonstration does not exist, or it is not yours.")
+	case errors.Is(err, domain.ErrTaken):
+		fail(w, r, http.StatusConflict, "taken", "That name is taken.")
+	case errors.Is(err, domain.ErrSignIn):
+		fail(w, r, http.StatusUnauthorized, "sign-in", "Name and password do not fit together.")
+	case errors.As(err, &tooLarge):
+		fail(w, r, http.StatusRequestEntityTooLarge, "too-large", "This is larger than a demonstration may be (1 MB).")
+	default:
+		slog.Error("request failed", "path", r.URL.Path, "request", middleware.GetReqID(r.Context()), "error", err)
+		fail(w, r, http.StatusInternalServerError, "storage", "The server could not do this now. Nothing was changed.")
+	}
+}
+
+func answer(w http.ResponseWriter, status int, body any) {
+	w.Header().Set("Content-Type", "application/json")
+	w.Header().Set("Cache-Control", "no-store")
+	w.WriteHeader(status)
+	_ = json.NewEncoder(w).Encode(body)
+}
+
+// maxBody leaves room for the revision around a document.
+const maxBody = document.MaxBytes + 1024
+
+// read decodes a JSON body; false when it was refused, which has then been answered.
+func readBody(w http.ResponseWriter, r *http.Request, into any) bool {
+	if !strings.HasPrefix(r.Header.Get("Content-Type"), "application/json") {
+		fail(w, r, http.StatusUnsupportedMediaType, "media-type", "The body must be application/json.")
+		return false
+	}
+	decoder := json.NewDecoder(http.MaxBytesReader(w, r.Body, maxBody))
+	if err := decoder.Decode(into); err != nil {
+		var tooLarge *http.MaxBytesError
+		if errors.As(err, &tooLarge) {
+			failed(w, r, err)
+			return false
+		}
+		fail(w, r, http.StatusBadRequest, "json", "The body cannot be read: "+err.Error())
+		return false
+	}
+	return true
+}
+
+func (s *server) health(w http.ResponseWriter, r *http.Request) {
+	if err := s.Healthy(); err != nil {
+		fail(w, r, http.StatusServiceUnavailable, "database", "The database does not answer.")
+		return
+	}
+	answer(w, http.StatusOK, map[string]string{"state": "well"})
+}
+
+func (s *server) openAPI(w http.ResponseWriter, _ *http.Request) {
+	w.Header().Set("Content-Type", "application/json")
+	_, _ = w.Write(openAPI)
+}
+
+// NewID is 26 characters that nobody guesses.
+func NewID() string {
+	b := make([]byte, 16)
+	if _, err := rand.Read(b); err != nil {
+		panic("api: " + err.Error())
+	}
+	return strings.ToLower(base32.StdEncoding.WithPadding(base32.NoPadding).EncodeToString(b))
+}
+
+// Draw makes a demonstration's shelf picture.
+func Draw(doc *document.Document) string { return svg.Document(doc, pictureWidth, pictureHeight) }
+
+// decoded reads a document from a body of its own.
+func decoded(w http.ResponseWriter, r *http.Request) (*document.Document, bool) {
+	data, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxBody))
+	if err != nil {
+		failed(w, r, err)
+		return nil, false
+	}
+	doc, err := document.Decode(data)
+	if err != nil {
+		fail(w, r, http.StatusUnprocessableEntity, "document", err.Error())
+		return nil, false
+	}
+	return doc, true
+}

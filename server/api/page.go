@@ -1,0 +1,71 @@
+package api
+
+import (
+	"bytes"
+	"compress/gzip"
+	"io/fs"
+	"mime"
+	"net/http"
+	"path"
+	"strings"
+	"sync"
+)
+
+// asset is a file of the front end, with its gzip form made once.
+type asset struct {
+	data, zipped []byte
+	kind         string
+}
+
+// page serves the front end: its files, and index.html for every address of the application.
+func page(files fs.FS) http.HandlerFunc {
+	var cache sync.Map
+	load := func(name string) *asset {
+		if a, ok := cache.Load(name); ok {
+			return a.(*asset)
+		}
+		data, err := fs.ReadFile(files, name)
+		if err != nil {
+			return nil
+		}
+		a := &asset{data: data, kind: mime.TypeByExtension(path.Ext(name))}
+		if path.Ext(name) == ".wasm" {
+			a.kind = "application/wasm"
+		}
+		if !strings.HasSuffix(name, ".woff2") && !strings.HasSuffix(name, ".png") {
+			var b bytes.Buffer
+			z := gzip.NewWriter(&b)
+			_, _ = z.Write(data)
+			_ = z.Close()
+			a.zipped = b.Bytes()
+		}
+		cache.Store(name, a)
+		return a
+	}
+	return func(w http.ResponseWriter, r *http.Request) {
+		name := strings.TrimPrefix(path.Clean(r.URL.Path), "/")
+		a := load(name)
+		if a == nil {
+			if path.Ext(name) != "" {
+				fail(w, r, http.StatusNotFound, "not-found", "There is no such file.")
+				return
+			}
+			if a = load("index.html"); a == nil {
+				a = load("placeholder.html")
+			}
+			w.Header().Set("Cache-Control", "no-cache")
+		} else if strings.HasPrefix(name, "assets/") {
+			w.Header().Set("Cache-Control", "public, max-age=31536000, immutable")
+		} else {
+			w.Header().Set("Cache-Control", "no-cache")
+		}
+		w.Header().Set("Content-Type", a.kind)
+		w.Header().Set("Vary", "Accept-Encoding")
+		if a.zipped != nil && strings.Contains(r.Header.Get("Accept-Encoding"), "gzip") {
+			w.Header().Set("Content-Encoding", "gzip")
+			_, _ = w.Write(a.zipped)
+			return
+		}
+		_, _ = w.Write(a.data)
+	}
+}

@@ -1,0 +1,221 @@
+// Package store keeps the domain in MariaDB through GORM. It maps GORM's errors to the domain's; no SQL leaves it.
+package store
+
+import (
+	"database/sql"
+	"embed"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"log/slog"
+	"strings"
+	"time"
+
+	"github.com/pressly/goose/v3"
+	"gorm.io/driver/mysql"
+	"gorm.io/gorm"
+	"gorm.io/gorm/logger"
+
+	"parvix/core/document"
+	"parvix/server/domain"
+)
+
+//go:embed migrations/*.sql
+var migrations embed.FS
+
+// Store is domain.Store in MariaDB.
+type Store struct{ db *gorm.DB }
+
+var _ domain.Store = (*Store)(nil)
+
+// Open connects and migrates to the newest version.
+func Open(dsn string) (*Store, error) {
+	quiet := logger.NewSlogLogger(slog.Default(), logger.Config{LogLevel: logger.Error, ParameterizedQueries: true,
+		IgnoreRecordNotFoundError: true})
+	db, err := gorm.Open(mysql.Open(dsn), &gorm.Config{TranslateError: true, Logger: quiet})
+	if err != nil {
+		return nil, fmt.Errorf("connecting to the database: %w", err)
+	}
+	pool, err := db.DB()
+	if err != nil {
+		return nil, err
+	}
+	pool.SetMaxOpenConns(16)
+	pool.SetConnMaxLifetime(5 * time.Minute)
+	goose.SetBaseFS(migrations)
+	goose.SetLogger(goose.NopLogger())
+	if err := goose.SetDialect("mysql"); err != nil {
+		return nil, err
+	}
+	if err := goose.Up(pool, "migrations"); err != nil {
+		return nil, fmt.Errorf("migrating the database: %w", err)
+	}
+	return &Store{db}, nil
+}
+
+// Pool is the connection pool, for the session store and health checks.
+func (s *Store) Pool() *sql.DB {
+	pool, err := s.db.DB()
+	if err != nil {
+		panic("store: " + err.Error())
+	}
+	return pool
+}
+
+type teacherRow struct {
+	ID           uint64
+	Name         string
+	PasswordHash string
+	CreatedAt    time.Time
+}
+
+// TableName is GORM's.
+func (teacherRow) TableName() string { return "teachers" }
+
+type demonstrationRow struct {
+	ID        string
+	OwnerID   uint64
+	Title     string
+	Revision  uint64
+	Document  string
+	Picture   string
+	ChangedAt time.Time
+	DeletedAt *time.Time
+}
+
+// TableName is GORM's.
+func (demonstrationRow) TableName() string { return "demonstrations" }
+
+// known maps GORM's errors to the domain's.
+func known(action string, err error) error {
+	switch {
+	case err == nil:
+		return nil
+	case errors.Is(err, gorm.ErrRecordNotFound):
+		return domain.ErrNotFound
+	case errors.Is(err, gorm.ErrDuplicatedKey):
+		return domain.ErrTaken
+	}
+	return fmt.Errorf("%s: %w", action, err)
+}
+
+// AddTeacher makes an account.
+func (s *Store) AddTeacher(name, hash string) (*domain.Teacher, error) {
+	row := teacherRow{Name: name, PasswordHash: hash, CreatedAt: time.Now().UTC()}
+	if err := known("adding a teacher", s.db.Create(&row).Error); err != nil {
+		return nil, err
+	}
+	return &domain.Teacher{ID: row.ID, Name: row.Name, PasswordHash: row.PasswordHash}, nil
+}
+
+func (s *Store) teacher(where string, value any) (*domain.Teacher, error) {
+	var row teacherRow
+	if err := known("reading a teacher", s.db.Where(where, value).First(&row).Error); err != nil {
+		return nil, err
+	}
+	return &domain.Teacher{ID: row.ID, Name: row.Name, PasswordHash: row.PasswordHash}, nil
+}
+
+// TeacherNamed finds an account by its name.
+func (s *Store) TeacherNamed(name string) (*domain.Teacher, error) {
+	return s.teacher("name = ?", name)
+}
+
+// Teacher finds an account.
+func (s *Store) Teacher(id uint64) (*domain.Teacher, error) { return s.teacher("id = ?", id) }
+
+// List gives the shelf.
+func (s *Store) List(owner uint64, words string) ([]domain.Entry, error) {
+	const most = 500
+	q := s.db.Model(&demonstrationRow{}).Where("owner_id = ? AND deleted_at IS NULL", owner)
+	for _, word := range strings.Fields(words) {
+		q = q.Where("title LIKE ?", "%"+likeEscaper.Replace(word)+"%")
+	}
+	entries := []domain.Entry{}
+	err := q.Select("id, title, revision, changed_at").Order("changed_at DESC, id").Limit(most).Find(&entries).Error
+	return entries, known("listing demonstrations", err)
+}
+
+var likeEscaper = strings.NewReplacer(`\`, `\\`, `%`, `\%`, `_`, `\_`)
+
+func (s *Store) row(db *gorm.DB, owner uint64, id string) (*demonstrationRow, error) {
+	var row demonstrationRow
+	err := db.Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
+	return &row, known("reading a demonstration", err)
+}
+
+func (r *demonstrationRow) demonstration() (*domain.Demonstration, error) {
+	d := &domain.Demonstration{ID: r.ID, OwnerID: r.OwnerID, Title: r.Title, Revision: r.Revision, Picture: r.Picture,
+		ChangedAt: r.ChangedAt, DeletedAt: r.DeletedAt, Document: &document.Document{}}
+	if err := json.Unmarshal([]byte(r.Document), d.Document); err != nil {
+		return nil, fmt.Errorf("reading demonstration %s: %w", r.ID, err)
+	}
+	return d, nil
+}
+
+// Demonstration reads one.
+func (s *Store) Demonstration(owner uint64, id string) (*domain.Demonstration, error) {
+	row, err := s.row(s.db, owner, id)
+	if err != nil {
+		return nil, err
+	}
+	return row.demonstration()
+}
+
+// Add stores a new one at revision 1.
+func (s *Store) Add(d *domain.Demonstration) error {
+	d.Revision, d.ChangedAt = 1, time.Now().UTC()
+	row := demonstrationRow{ID: d.ID, OwnerID: d.OwnerID, Title: d.Title, Revision: 1, Document: compact(d.Document),
+		Picture: d.Picture, ChangedAt: d.ChangedAt}
+	return known("adding a demonstration", s.db.Create(&row).Error)
+}
+
+func compact(doc *document.Document) string {
+	data, err := json.Marshal(doc)
+	if err != nil {
+		panic("store: " + err.Error())
+	}
+	return string(data)
+}
+
+// Save is optimistic: it changes the row only at the revision it was read at.
+func (s *Store) Save(owner uint64, id string, revision uint64, doc *document.Document, picture string) (*domain.Demonstration, error) {
+	now := time.Now().UTC()
+	done := s.db.Model(&demonstrationRow{}).
+		Where("id = ? AND owner_id = ? AND revision = ? AND deleted_at IS NULL", id, owner, revision).
+		Updates(map[string]any{"title": doc.Title, "document": compact(doc), "picture": picture, "revision": revision + 1,
+			"changed_at": now})
+	if done.Error != nil {
+		return nil, known("saving a demonstration", done.Error)
+	}
+	if done.RowsAffected == 0 {
+		current, err := s.Demonstration(owner, id)
+		if err != nil {
+			return nil, err
+		}
+		return nil, &domain.Conflict{Current: current}
+	}
+	return &domain.Demonstration{ID: id, OwnerID: owner, Title: doc.Title, Revision: revision + 1, Document: doc,
+		Picture: picture, ChangedAt: now}, nil
+}
+
+func (s *Store) mark(owner uint64, id, where string, deleted *time.Time) error {
+	done := s.db.Model(&demonstrationRow{}).Where("id = ? AND owner_id = ? AND "+where, id, owner).
+		Update("deleted_at", deleted)
+	if done.Error == nil && done.RowsAffected == 0 {
+		return domain.ErrNotFound
+	}
+	return known("deleting or restoring a demonstration", done.Error)
+}
+
+// Delete takes one off the shelf.
+func (s *Store) Delete(owner uint64, id string) error {
+	now := time.Now().UTC()
+	return s.mark(owner, id, "deleted_at IS NULL", &now)
+}
+
+// Restore brings one back.
+func (s *Store) Restore(owner uint64, id string) error {
+	oldest := time.Now().UTC().Add(-domain.KeptDeleted)
+	return s.mark(owner, id, "deleted_at > '"+oldest.Format(time.DateTime)+"'", nil)
+}
