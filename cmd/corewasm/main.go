@@ -80,6 +80,26 @@ func dragPoint(panel, shown int32, width, height, px, py float64) {
 	guarded(func() { the.DragPoint(int(panel), int(shown), width, height, px, py) })
 }
 
+//go:wasmexport nudgePoint
+func nudgePoint(panel, shown int32, width, height, dx, dy float64) {
+	guarded(func() { the.NudgePoint(int(panel), int(shown), width, height, dx, dy) })
+}
+
+//go:wasmexport zoomWindow
+func zoomWindow(panel int32, width, height, px, py, factor float64) {
+	guarded(func() { the.Zoom(int(panel), width, height, px, py, factor) })
+}
+
+//go:wasmexport panWindow
+func panWindow(panel int32, width, height, dx, dy float64) {
+	guarded(func() { the.Pan(int(panel), width, height, dx, dy) })
+}
+
+//go:wasmexport fitWindow
+func fitWindow(panel int32, width, height float64) {
+	guarded(func() { the.Fit(int(panel), width, height) })
+}
+
 // frame composes a panel and returns the count of its numbers, 0 when there is nothing.
 //
 //go:wasmexport frame

@@ -120,6 +120,7 @@ func (c *Composer) composeGround(p *document.Panel, v View) {
 		c.numbers(x, y, v)
 	}
 	c.pic.Ground = c.pen.Data
+	c.pic.GroundStamp++
 }
 
 // numbers writes the ticks beside the axes, or at the edge when an axis is out of sight; those that an edge would cut

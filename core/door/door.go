@@ -28,7 +28,7 @@ type Door struct {
 	composers map[string]*compose.Composer
 	floats    []float32
 	texts     []byte
-	sent      string
+	sent      []sent // by panel
 }
 
 // New is a door with nothing behind it yet.
@@ -41,7 +41,7 @@ func (door *Door) Ask(question []byte) []byte {
 	if err := json.Unmarshal(question, &ask); err != nil {
 		answer.Problem = view(problem.New("question", 0, 0, err.Error()), "")
 	} else if err := door.answer(&ask, &answer); err != nil {
-		answer.Problem = viewError(err, ask.Text)
+		answer.Problem = viewError(err, askedText(&ask, err))
 	}
 	data, err := json.Marshal(answer)
 	if err != nil {
@@ -52,7 +52,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskDraw:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -67,7 +67,7 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return err
 		}
 		door.d = evaluate.Load(ask.Document, door.d)
-		door.sent = ""
+		door.sent = door.sent[:0]
 		a.Loaded = door.loaded()
 	case AskState:
 		a.Document, err = edit.State(ask.Document, ask.ID, ask.Text)
@@ -77,13 +77,22 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.Delete(ask.Document, ask.ID)
 	case AskAddParameters:
 		a.Document, err = edit.AddParameters(ask.Document, ask.Names)
+	case AskPutShown, AskPutSaid:
+		a.Document, err = put(ask)
+	case AskMove:
+		a.Document = edit.Move(ask.Document, ask.ID, ask.By)
+	case AskSettle:
+		if door.d == nil {
+			return problem.New("question", 0, 0, "before a demonstration is loaded")
+		}
+		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
 	case AskDraw:
 		a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
 	case AskTypeset:
 		return door.typeset(ask, a)
 	case AskValue:
 		return door.value(ask, a)
-	case AskZoom, AskPan, AskFit, AskDescribe:
+	case AskWindow, AskDescribe:
 		return door.window(ask, a)
 	case AskValues:
 		a.Values = map[string]float64{}
@@ -104,6 +113,16 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		return problem.New("question", 0, 0, string(ask.Kind))
 	}
 	return err
+}
+
+func put(ask *Ask) (*document.Document, error) {
+	switch {
+	case ask.Kind == AskPutShown && ask.Shown != nil:
+		return edit.PutShown(ask.Document, *ask.Shown)
+	case ask.Kind == AskPutSaid && ask.Said != nil:
+		return edit.PutSaid(ask.Document, *ask.Said)
+	}
+	return nil, problem.New("field", 0, 0, "entry", "it is missing")
 }
 
 // typeset shows what was understood of a text while it is typed.
@@ -143,25 +162,19 @@ func (door *Door) value(ask *Ask, a *Answer) error {
 	return nil
 }
 
+// window answers what is asked about a panel's window in play.
 func (door *Door) window(ask *Ask, a *Answer) error {
 	panels := door.d.Document.Panels
 	if ask.Panel < 0 || ask.Panel >= len(panels) {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
 	p := &panels[ask.Panel]
-	switch ask.Kind {
-	case AskZoom:
-		w := compose.Zoom(p, ask.Width, ask.Height, ask.X, ask.Y, ask.Factor)
-		a.Window = &w
-	case AskPan:
-		w := compose.Pan(p, ask.Width, ask.Height, ask.X, ask.Y)
-		a.Window = &w
-	case AskFit:
-		w := compose.Fit(door.d, p, ask.Width, ask.Height)
-		a.Window = &w
-	default:
+	if ask.Kind == AskDescribe {
 		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
+		return nil
 	}
+	seen := compose.Seen(p, ask.Width, ask.Height).Window
+	a.Window = &seen
 	return nil
 }
 
@@ -235,6 +248,19 @@ func plainHead(s *document.Stated) string {
 	return head
 }
 
+// askedText is the text of a question that a problem's place counts in.
+func askedText(ask *Ask, err error) string {
+	p, ok := problem.Of(err)
+	if !ok || ask.Shown == nil {
+		return ask.Text
+	}
+	return shownText(ask.Shown, p.Field)
+}
+
+func shownText(s *document.Shown, field string) string {
+	return map[string]string{"x": s.X, "y": s.Y, "at": s.At, "function": s.Function, "name": s.Name}[field]
+}
+
 // fieldText is the text that a problem's place counts in.
 func fieldText(doc *document.Document, p *problem.Problem) string {
 	for _, s := range doc.Stated {
@@ -244,7 +270,7 @@ func fieldText(doc *document.Document, p *problem.Problem) string {
 	}
 	for _, s := range doc.Shown {
 		if s.ID == p.Object {
-			return map[string]string{"x": s.X, "y": s.Y, "at": s.At, "function": s.Function}[p.Field]
+			return shownText(&s, p.Field)
 		}
 	}
 	return ""

@@ -70,14 +70,43 @@ func (door *Door) ClearTraces() {
 
 // DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
 func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
-	if door.d == nil || shown < 0 || shown >= len(door.d.Shown) || panel < 0 || panel >= len(door.d.Document.Panels) {
+	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
 		return
 	}
 	v := compose.Seen(&door.d.Document.Panels[panel], width, height)
-	s := door.d.Shown[shown]
-	free, x, y := door.d.Drag(s, v.AtX(px), v.AtY(py), v.Grain())
-	if free {
-		door.d.MoveFree(s, x, y)
+	door.d.Drag(door.d.Shown[shown], v.AtX(px), v.AtY(py), v.Grain())
+}
+
+// NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
+func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
+	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
+		return
+	}
+	grain := compose.Seen(&door.d.Document.Panels[panel], width, height).Grain()
+	door.d.Nudge(door.d.Shown[shown], dx, dy, grain)
+}
+
+// Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
+func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
+	if door.composer(panel) != nil {
+		p := &door.d.Document.Panels[panel]
+		p.Window = compose.Zoom(p, width, height, px, py, factor)
+	}
+}
+
+// Pan moves a panel's window in play by pixels.
+func (door *Door) Pan(panel int, width, height, dx, dy float64) {
+	if door.composer(panel) != nil {
+		p := &door.d.Document.Panels[panel]
+		p.Window = compose.Pan(p, width, height, dx, dy)
+	}
+}
+
+// Fit gives a panel the window that shows the interesting part.
+func (door *Door) Fit(panel int, width, height float64) {
+	if door.composer(panel) != nil {
+		p := &door.d.Document.Panels[panel]
+		p.Window = compose.Fit(door.d, p, width, height)
 	}
 }
 
@@ -106,12 +135,12 @@ func (door *Door) composer(panel int) *compose.Composer {
 	return door.composers[id]
 }
 
-// FrameHeader is the count of numbers before the dials: dials, ground, live.
-const FrameHeader = 3
+// FrameHeader is the count of numbers before the dials: dials, 1 when the ground changed, lengths of ground and live.
+const FrameHeader = 4
 
-// Frame updates the values and composes a panel. Floats then holds: the number of dials, the lengths of ground and live,
-// for each dial its value and its share of the bar, the ground, the live records. Texts holds FrameTexts in JSON, empty
-// when they are those of the last frame. false when there is nothing to draw.
+// Frame updates the values and composes a panel. Floats then holds the header, for each dial its value and its share of
+// the bar, the ground when it changed since the panel's last frame, and the live records. Texts holds FrameTexts in
+// JSON, empty when they are those of the panel's last frame. false when there is nothing to draw.
 func (door *Door) Frame(panel int, width, height float64) bool {
 	c := door.composer(panel)
 	if c == nil {
@@ -120,13 +149,19 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	d := door.d
 	d.Update()
 	p := c.Panel(d, &d.Document.Panels[panel], width, height)
-	door.floats = append(door.floats[:0], float32(len(d.Parameters)), float32(len(p.Ground)), float32(len(p.Live)))
-	texts := FrameTexts{Labels: p.Labels, Ticks: p.Texts}
+	sent := door.sentTo(panel)
+	ground, changed := p.Ground, float32(1)
+	if sent.ground == p.GroundStamp {
+		ground, changed = nil, 0
+	}
+	sent.ground = p.GroundStamp
+	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
+	texts := FrameTexts{Labels: p.Labels, Ticks: p.Texts, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 		texts.Dials = append(texts.Dials, q.Text(q.Value))
 	}
-	door.floats = append(append(door.floats, p.Ground...), p.Live...)
+	door.floats = append(append(door.floats, ground...), p.Live...)
 	for _, f := range d.Functions {
 		texts.Now = append(texts.Now, d.Now(f))
 	}
@@ -138,11 +173,24 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		panic("door: " + err.Error())
 	}
 	door.texts = data
-	if string(data) == door.sent {
+	if string(data) == sent.texts {
 		door.texts = nil
 	}
-	door.sent = string(data)
+	sent.texts = string(data)
 	return true
+}
+
+// sent is what a panel on the page has already.
+type sent struct {
+	ground uint64
+	texts  string
+}
+
+func (door *Door) sentTo(panel int) *sent {
+	for len(door.sent) <= panel {
+		door.sent = append(door.sent, sent{})
+	}
+	return &door.sent[panel]
 }
 
 // Floats and Texts are the last frame's; they are overwritten by the next.

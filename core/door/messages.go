@@ -14,13 +14,14 @@ type Ask struct {
 	Text  string   `json:"text,omitempty"`
 	ID    string   `json:"id,omitempty"`
 	Names []string `json:"names,omitempty"`
-	// Panel is the panel's place; X, Y, Width, Height are pixels, Factor a zoom.
+	// Shown and Said are entries to put, By the places to move by.
+	Shown *document.Shown `json:"shown,omitempty"`
+	Said  *document.Said  `json:"said,omitempty"`
+	By    int             `json:"by,omitempty"`
+	// Panel is the panel's place, Width and Height its size in pixels.
 	Panel  int     `json:"panel,omitempty"`
-	X      float64 `json:"x,omitempty"`
-	Y      float64 `json:"y,omitempty"`
 	Width  float64 `json:"width,omitempty"`
 	Height float64 `json:"height,omitempty"`
-	Factor float64 `json:"factor,omitempty"`
 }
 
 // AskKind names a question.
@@ -33,11 +34,13 @@ const (
 	AskRename        AskKind = "rename"        // Document, ID, Text → Document
 	AskDelete        AskKind = "delete"        // Document, ID → Document
 	AskAddParameters AskKind = "addParameters" // Document, Names → Document
+	AskPutShown      AskKind = "putShown"      // Document, Shown → Document
+	AskPutSaid       AskKind = "putSaid"       // Document, Said → Document
+	AskMove          AskKind = "move"          // Document, ID, By → Document
+	AskSettle        AskKind = "settle"        // Document, ID of a free point → Document with its place in play
 	AskTypeset       AskKind = "typeset"       // Text → LaTeX
 	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
-	AskZoom          AskKind = "zoom"          // Panel, X, Y, Width, Height, Factor → Window
-	AskPan           AskKind = "pan"           // Panel, X, Y (the way), Width, Height → Window
-	AskFit           AskKind = "fit"           // Panel, Width, Height → Window
+	AskWindow        AskKind = "window"        // Panel, Width, Height → Window in play, as it is seen
 	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
 	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
 	AskValues        AskKind = "values"        // → Values in play
@@ -147,4 +150,6 @@ type FrameTexts struct {
 	Now []string `json:"now"`
 	// Said are the pieces of the texts, in the order of Loaded.Said.
 	Said [][]PieceView `json:"said"`
+	// Moved tells that values in play differ from the scene's.
+	Moved bool `json:"moved"`
 }

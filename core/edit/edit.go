@@ -99,7 +99,7 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	}
 	if old == "" && len(entry.Variables) == 1 {
 		d.Shown = append(d.Shown, document.Shown{ID: NewID(d, "c"), Kind: document.Curve, Function: name,
-			Colour: freeColour(curveColours(d))})
+			Colour: freeColour(shownColours(d))})
 	}
 	return d, checked(d)
 }
@@ -299,15 +299,6 @@ func freeFunctionName(d *document.Document) string {
 func parameterColours(d *document.Document) (used []int) {
 	for _, p := range d.Parameters() {
 		used = append(used, p.Colour)
-	}
-	return used
-}
-
-func curveColours(d *document.Document) (used []int) {
-	for _, s := range d.Shown {
-		if s.Kind == document.Curve && !s.Parent {
-			used = append(used, s.Colour)
-		}
 	}
 	return used
 }

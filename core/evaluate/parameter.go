@@ -125,6 +125,16 @@ func (d *Demonstration) Find(name string) int {
 	return -1
 }
 
+// Moved tells whether a value in play differs from the first scene's.
+func (d *Demonstration) Moved() bool {
+	for _, p := range d.Parameters {
+		if v, ok := d.Document.Scenes[0].Values[p.Stated.Name]; ok && math.Abs(v-p.Value) > 1e-12*math.Max(1, math.Abs(v)) {
+			return true
+		}
+	}
+	return false
+}
+
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.
 func (p *Parameter) OnStep(v float64) float64 {
 	v = math.Max(p.From, math.Min(p.To, v))

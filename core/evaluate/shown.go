@@ -182,17 +182,38 @@ func (d *Demonstration) ClearTraces() {
 	d.record()
 }
 
-// Drag moves what the hand on a point moves: its parameters go to the nearest step. free tells that the point is given
-// by numbers; then x and y, rounded to the grain, are to be written into the document.
-func (d *Demonstration) Drag(s *Shown, x, y, grain float64) (free bool, fx, fy float64) {
+// Drag moves what the hand on a point moves: its parameters go to the nearest step; a point that is given by numbers
+// goes to x and y rounded to the grain, in play only, until FreePlaces is written into the document.
+func (d *Demonstration) Drag(s *Shown, x, y, grain float64) {
 	if s.dragX >= 0 {
 		d.Set(s.dragX, d.Parameters[s.dragX].OnStep(x))
 	}
 	if s.dragY >= 0 {
 		d.Set(s.dragY, d.Parameters[s.dragY].OnStep(y))
 	}
-	decimals := number.Decimals(grain, 9)
-	return s.fixed, number.Round(math.Round(x/grain)*grain, decimals), number.Round(math.Round(y/grain)*grain, decimals)
+	if s.fixed {
+		decimals := number.Decimals(grain, 9)
+		s.X = number.Round(math.Round(x/grain)*grain, decimals)
+		s.Y = number.Round(math.Round(y/grain)*grain, decimals)
+	}
+}
+
+// Nudge moves a point as Drag does, by steps.
+func (d *Demonstration) Nudge(s *Shown, dx, dy, grain float64) {
+	if s.dragX >= 0 {
+		d.Set(s.dragX, d.Parameters[s.dragX].Stepped(dx))
+	}
+	if s.dragY >= 0 {
+		d.Set(s.dragY, d.Parameters[s.dragY].Stepped(dy))
+	}
+	if s.fixed {
+		d.Drag(s, s.X+dx*grain, s.Y+dy*grain, grain)
+	}
+}
+
+// Place is where a free point stands in play, as numbers to be typed; false for a point that is no free one.
+func (s *Shown) Place() (x, y string, free bool) {
+	return number.Format(s.X, 9), number.Format(s.Y, 9), s.fixed
 }
 
 // numbersNow are the parameters' values as they are written on the dials.
@@ -233,7 +254,3 @@ const Colours = 8
 func ColourClass(colour int) string {
 	return "hue-" + string(rune('0'+((colour%Colours)+Colours)%Colours))
 }
-
-// MoveFree puts a point that is given by numbers somewhere else, in play only; the page writes the place into the
-// document when the hand lets go.
-func (d *Demonstration) MoveFree(s *Shown, x, y float64) { s.X, s.Y = x, y }

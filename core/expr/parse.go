@@ -759,7 +759,8 @@ func (p *parser) bareArgument(f token) Node {
 		x := p.bareArgument(f)
 		return &Neg{Span{t.From, x.End()}, x}
 	}
-	if !p.startsFactor() {
+	// After an index or a power, as in log_3 81, a number is no second factor but the argument.
+	if !p.startsFactor() && p.peek().kind != tokNumber {
 		p.fail("argument-missing", f.Span, f.text)
 	}
 	n := p.power()

@@ -77,8 +77,10 @@ type Label struct {
 type Picture struct {
 	// Ground is what changes with the window only: grid, axes, ticks. Live is everything else.
 	Ground, Live []float32
-	Texts        []string
-	Labels       []Label
+	// GroundStamp grows whenever Ground changes.
+	GroundStamp uint64
+	Texts       []string
+	Labels      []Label
 }
 
 // Pen writes records to a list.

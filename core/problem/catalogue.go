@@ -58,6 +58,7 @@ var catalogue = map[string]string{
 	// Questions.
 	"not-yet":     "not available yet: {0}",
 	"question":    "There is no question “{0}”.",
+	"unreadable":  "This line is no question in JSON: {0}.",
 	"field":       "The field “{0}” is missing or has the wrong form: {1}.",
 	"work-limit":  "This needs more work than one answer may take.",
 	"not-written": "This cannot be put into a formula: {0}.",

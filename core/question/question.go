@@ -61,7 +61,7 @@ func Answer(line []byte) []byte {
 		if known, ok := problem.Of(err); ok {
 			p = known
 		} else {
-			p = problem.New("question", 0, 0, err.Error())
+			p = problem.New("unreadable", 0, 0, err.Error())
 		}
 		fields["error"] = Error{p.Error(), 0}
 		// A line with a wrong field still names its id where that can be read.

@@ -1,0 +1,89 @@
+package main
+
+import (
+	"bytes"
+	"fmt"
+	"go/ast"
+	"path/filepath"
+	"strings"
+)
+
+// folders whose types cross to the page.
+var crossing = []string{"core/document", "core/door", "core/picture", "server/domain", "server/api"}
+
+// Go names that two packages share, or that TypeScript knows already.
+var renamed = map[string]string{"picture.Label": "Label", "api.Problem": "HttpProblem"}
+
+// typescript writes the page's types.
+func typescript(root string) ([]byte, error) {
+	var b bytes.Buffer
+	b.WriteString("// Written by “go run ./cmd/generate” from Go's types; change those.\n")
+	for _, folder := range crossing {
+		k, err := readKinds(filepath.Join(root, folder))
+		if err != nil {
+			return nil, err
+		}
+		pkg := filepath.Base(folder)
+		fmt.Fprintf(&b, "\n// %s\n", folder)
+		for _, e := range k.enums {
+			e.write(&b)
+		}
+		for _, s := range k.structs {
+			name := s.name
+			if other := renamed[pkg+"."+name]; other != "" {
+				name = other
+			}
+			fmt.Fprintf(&b, "\n/** %s */\nexport interface %s {\n", s.doc, name)
+			for _, f := range s.fields {
+				if f.doc != "" {
+					fmt.Fprintf(&b, "  /** %s */\n", f.doc)
+				}
+				mark := ""
+				if f.optional {
+					mark = "?"
+				}
+				fmt.Fprintf(&b, "  %s%s: %s;\n", f.name, mark, tsKind(f.kind))
+			}
+			b.WriteString("}\n")
+		}
+	}
+	return b.Bytes(), nil
+}
+
+func (e enumKind) write(b *bytes.Buffer) {
+	switch {
+	case !e.numeric && len(e.texts) > 0:
+		fmt.Fprintf(b, "\n/** %s */\nexport type %s = '%s';\n", e.doc, e.name, strings.Join(e.texts, "' | '"))
+	case e.numeric && len(e.numbers) > 0:
+		fmt.Fprintf(b, "\n/** %s */\nexport const %s = {\n", e.doc, e.name)
+		for i, n := range e.numbers {
+			fmt.Fprintf(b, "  %s: %d,\n", e.names[i], n)
+		}
+		b.WriteString("} as const;\n")
+	}
+}
+
+func tsKind(x ast.Expr) string {
+	switch x := x.(type) {
+	case *ast.ArrayType:
+		return tsKind(x.Elt) + "[]"
+	case *ast.MapType:
+		return "Record<string, " + tsKind(x.Value) + ">"
+	case *ast.StarExpr:
+		return tsKind(x.X)
+	}
+	switch name := baseName(x); name {
+	case "string":
+		return "string"
+	case "bool":
+		return "boolean"
+	case "int", "uint64", "float64", "float32", "Colour":
+		return "number"
+	case "Time":
+		return "string"
+	case "RawMessage":
+		return "unknown"
+	default:
+		return name
+	}
+}

@@ -1,0 +1,179 @@
+package edit
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/expr"
+	"parvix/core/problem"
+)
+
+// PutShown adds what is shown on the stage, or replaces the entry with the same id. Its formulas must be readable; one
+// that waits for a letter is. A new point without a name takes the next free one.
+func PutShown(before *document.Document, entry document.Shown) (*document.Document, error) {
+	d := clone(before)
+	s := scope(d)
+	if err := readable(s, entry); err != nil {
+		return nil, err
+	}
+	if entry.Kind == document.Point {
+		name, ok := expr.NameOf(entry.Name)
+		switch {
+		case entry.Name == "":
+			name = freePointName(d)
+		case !ok:
+			return nil, problem.New("name-invalid", 0, len(entry.Name), entry.Name).In(entry.ID, "name")
+		}
+		entry.Name = name
+	}
+	for i := range d.Shown {
+		if d.Shown[i].ID == entry.ID {
+			d.Shown[i] = entry
+			return d, checked(d)
+		}
+	}
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t"}[entry.Kind])
+	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
+		for _, p := range d.Shown {
+			if p.ID == entry.Of {
+				entry.Colour = p.Colour
+			}
+		}
+	}
+	d.Shown = append(d.Shown, entry)
+	return d, checked(d)
+}
+
+// readable holds that every formula of an entry can be read; the problem names the field.
+func readable(s *expr.Scope, e document.Shown) error {
+	type field struct {
+		name, text string
+		variables  []string
+	}
+	var fields []field
+	switch e.Kind {
+	case document.Curve:
+		if _, known := s.Functions[e.Function]; !known {
+			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
+		}
+	case document.Point:
+		fields = []field{{name: "x", text: e.X}, {name: "y", text: e.Y}}
+	case document.Guide:
+		fields = []field{{name: "at", text: e.At}}
+		if e.Direction == document.Slanted {
+			fields[0].variables = []string{"x"}
+		}
+	}
+	for _, f := range fields {
+		if err := readableFormula(f.text, s.With(f.variables...)); err != nil {
+			p, _ := problem.Of(err)
+			return p.In(e.ID, f.name)
+		}
+	}
+	return nil
+}
+
+func readableFormula(text string, s *expr.Scope) error {
+	_, err := expr.Parse(text, s)
+	return err
+}
+
+// PutSaid adds a text, or replaces the one with the same id. Formulas and values in it must be readable.
+func PutSaid(before *document.Document, entry document.Said) (*document.Document, error) {
+	d := clone(before)
+	s := scope(d)
+	for _, p := range entry.Pieces {
+		var err error
+		switch p.Kind {
+		case document.Formula:
+			_, err = expr.ParseStatement(p.Text, s)
+		case document.Value:
+			err = readableFormula(p.Text, s)
+		}
+		if err != nil {
+			found, _ := problem.Of(err)
+			return nil, found.In(entry.ID, "pieces")
+		}
+	}
+	for i := range d.Said {
+		if d.Said[i].ID == entry.ID {
+			d.Said[i] = entry
+			return d, checked(d)
+		}
+	}
+	entry.ID = NewID(d, "w")
+	d.Said = append(d.Said, entry)
+	return d, checked(d)
+}
+
+// Move puts an entry by places up (negative) or down among those of its part of the folio.
+func Move(before *document.Document, id string, by int) *document.Document {
+	d := clone(before)
+	move(d.Stated, by, func(e document.Stated) bool { return e.ID == id })
+	move(d.Shown, by, func(e document.Shown) bool { return e.ID == id })
+	move(d.Said, by, func(e document.Said) bool { return e.ID == id })
+	return d
+}
+
+func move[T any](list []T, by int, wanted func(T) bool) {
+	for i := range list {
+		if !wanted(list[i]) {
+			continue
+		}
+		to := max(0, min(len(list)-1, i+by))
+		moved := list[i]
+		if to > i {
+			copy(list[i:to], list[i+1:to+1])
+		} else {
+			copy(list[to+1:i+1], list[to:i])
+		}
+		list[to] = moved
+		return
+	}
+}
+
+// Settle writes the place at which a free point was left in play into the document.
+func Settle(before *document.Document, d *evaluate.Demonstration, id string) *document.Document {
+	after := clone(before)
+	for _, s := range d.Shown {
+		x, y, free := s.Place()
+		if s.Entry.ID != id || !free || math.IsNaN(s.X+s.Y) {
+			continue
+		}
+		for i := range after.Shown {
+			if after.Shown[i].ID == id {
+				after.Shown[i].X, after.Shown[i].Y = x, y
+			}
+		}
+	}
+	return after
+}
+
+func freePointName(d *document.Document) string {
+	taken := map[string]bool{}
+	for _, s := range d.Shown {
+		taken[s.Name] = true
+	}
+	for _, name := range strings.Fields("P Q R S T U V W A B C D") {
+		if !taken[name] && d.StatedNamed(name) == nil {
+			return name
+		}
+	}
+	for n := 1; ; n++ {
+		if name := fmt.Sprintf("P_%d", n); !taken[name] {
+			return name
+		}
+	}
+}
+
+func shownColours(d *document.Document) (used []int) {
+	for _, s := range d.Shown {
+		if !s.Parent {
+			used = append(used, s.Colour)
+		}
+	}
+	return used
+}

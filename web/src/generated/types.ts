@@ -1,0 +1,385 @@
+// Written by “go run ./cmd/generate” from Go's types; change those.
+
+// core/document
+
+/** AngleUnit is the unit of a bare angle. */
+export type AngleUnit = 'radian' | 'degree';
+
+/** Corner is where a text stands on a panel. */
+export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
+
+/** Direction is that of a guide. */
+export type Direction = 'upright' | 'level' | 'slanted';
+
+/** LabelKind says what a label tells. */
+export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
+
+/** LinePattern tells lines apart without colour. */
+export type LinePattern = 'whole' | 'dashed' | 'dotted';
+
+/** PanelKind says what a panel shows. */
+export type PanelKind = 'plane';
+
+/** PieceKind says what a piece of text is. */
+export type PieceKind = 'words' | 'formula' | 'value';
+
+/** ShownKind says what is drawn. */
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace';
+
+/** StatedKind says what an entry states. */
+export type StatedKind = 'function' | 'parameter';
+
+/** SweepWay is the way of a sweep. */
+export type SweepWay = 'once' | 'round' | 'backAndForth';
+
+/** TickStyle says how an axis is numbered. */
+export type TickStyle = 'numbers' | 'pi';
+
+/** ValueForm says how a live value is written. */
+export type ValueForm = 'number' | 'equation' | 'substituted';
+
+/** Document is one demonstration. */
+export interface Document {
+  format: string;
+  version: number;
+  title: string;
+  /** AngleUnit is “radian” or “degree”, for every bare angle. */
+  angleUnit: AngleUnit;
+  panels: Panel[];
+  stated: Stated[];
+  shown: Shown[];
+  said: Said[];
+  scenes: Scene[];
+}
+
+/** Panel is one picture area of the stage. */
+export interface Panel {
+  id: string;
+  kind: PanelKind;
+  /** Window is the part of the plane that is seen; with EqualScales its height follows from the panel's shape, about the middle between Bottom and Top. */
+  window: Window;
+  equalScales: boolean;
+  grid: boolean;
+  axes: boolean;
+  ticksX: TickStyle;
+  ticksY: TickStyle;
+}
+
+/** Window is the visible part of the plane. */
+export interface Window {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
+
+/** Stated is a function or a parameter. */
+export interface Stated {
+  id: string;
+  kind: StatedKind;
+  name: string;
+  /** Variables and Formula define a function; Formula is what stands after “=”. */
+  variables?: string[];
+  formula?: string;
+  /** From, To and Step are formulas without parameters; a parameter's steps count from From. */
+  from?: string;
+  to?: string;
+  step?: string;
+  /** Whole allows whole numbers only. */
+  whole?: boolean;
+  /** Colour is the number of the parameter's colour, the same in dial, formulas and words. */
+  colour?: number;
+  sweep?: Sweep;
+  /** Locked keeps students from moving it; Hidden takes its dial off the deck. */
+  locked?: boolean;
+  hidden?: boolean;
+}
+
+/** Sweep says how a parameter moves by itself. */
+export interface Sweep {
+  way: SweepWay;
+  /** Seconds is the pace: the time of one run from end to end. */
+  seconds: number;
+}
+
+/** Shown is something drawn on the stage. */
+export interface Shown {
+  id: string;
+  kind: ShownKind;
+  /** Function is the name of the function whose curve this is; Parent draws it grey and dashed. */
+  function?: string;
+  parent?: boolean;
+  /** Name, X and Y make a point. */
+  name?: string;
+  x?: string;
+  y?: string;
+  /** Direction and At make a guide: upright x = At, level y = At, or slanted y = At with At a formula in x. */
+  direction?: Direction;
+  at?: string;
+  /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
+  of?: string;
+  kept?: number[];
+  colour: number;
+  pattern?: LinePattern;
+  label?: LabelKind;
+  hidden?: boolean;
+  /** Panels lists the ids of the panels it appears in; empty means all. */
+  panels?: string[];
+}
+
+/** Said is a text beside the picture or on it. */
+export interface Said {
+  id: string;
+  pieces: Piece[];
+  /** Panel and Corner put the text on a panel; an empty Panel means beside the stage. */
+  panel?: string;
+  corner?: Corner;
+}
+
+/** Piece is a part of a text: words, a typeset formula, or a live value. */
+export interface Piece {
+  kind: PieceKind;
+  text: string;
+  /** Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent. */
+  form?: ValueForm;
+  decimals?: number;
+}
+
+/** Scene is a kept state. */
+export interface Scene {
+  id: string;
+  name: string;
+  /** Values are the starting values of the parameters, by name. */
+  values: Record<string, number>;
+}
+
+// core/door
+
+/** AskKind names a question. */
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'describe' | 'values' | 'counters' | 'trace';
+
+/** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
+export interface Ask {
+  kind: AskKind;
+  /** Document is the one to load, to edit or to draw. */
+  document?: Document;
+  /** Text is what was typed, ID the entry or parameter, Names several names. */
+  text?: string;
+  id?: string;
+  names?: string[];
+  /** Shown and Said are entries to put, By the places to move by. */
+  shown?: Shown;
+  said?: Said;
+  by?: number;
+  /** Panel is the panel's place, Width and Height its size in pixels. */
+  panel?: number;
+  width?: number;
+  height?: number;
+}
+
+/** Answer answers an Ask; Problem is set when it could not be done. */
+export interface Answer {
+  problem?: Problem;
+  loaded?: Loaded;
+  document?: Document;
+  latex?: string;
+  notices?: Problem[];
+  number?: number;
+  numbers?: number[];
+  window?: Window;
+  svg?: string;
+  text?: string;
+  values?: Record<string, number>;
+  counters?: Counters;
+}
+
+/** Problem is what is wrong, in words, with its place in UTF-16 units as a page counts. */
+export interface Problem {
+  code: string;
+  object: string;
+  field: string;
+  start: number;
+  end: number;
+  message: string;
+}
+
+/** Counters are the core's counts of work (evaluate.Counters). */
+export interface Counters {
+  parses: number;
+  compiles: number;
+  runs: Record<string, number>;
+}
+
+/** Loaded is what was understood of a document. */
+export interface Loaded {
+  functions: FunctionView[];
+  dials: DialView[];
+  shown: ShownView[];
+  said: SaidView[];
+  /** Missing are letters without a value. */
+  missing: NameView[];
+  problems: Problem[];
+  notices: Problem[];
+}
+
+/** NameView is a name, typeset. */
+export interface NameView {
+  name: string;
+  latex: string;
+}
+
+/** FunctionView is a stated function, typeset. */
+export interface FunctionView {
+  id: string;
+  latex: string;
+  text: string;
+  /** Moves tells that its formula holds parameters, so that a line with their values is worth showing. */
+  moves: boolean;
+}
+
+/** DialView is a parameter's dial. */
+export interface DialView {
+  id: string;
+  name: string;
+  latex: string;
+  colour: number;
+  from: string;
+  to: string;
+  /** share of the bar at which 0 lies, held within it */
+  zero: number;
+  ticks: number[];
+}
+
+/** ShownView is the sentence of an entry on the stage, in pieces. */
+export interface ShownView {
+  id: string;
+  sentence: PieceView[];
+}
+
+/** SaidView is a text beside the stage. */
+export interface SaidView {
+  id: string;
+  pieces: PieceView[];
+}
+
+/** PieceView is a piece of text: words in Text, or LaTeX. */
+export interface PieceView {
+  text?: string;
+  latex?: string;
+  live?: boolean;
+}
+
+/** FrameTexts are the words of a frame; they are sent when they changed. */
+export interface FrameTexts {
+  /** Dials are the dials' values, in the order of Loaded.Dials. */
+  dials: string[];
+  labels: Label[];
+  /** Ticks are the texts of the ground. */
+  ticks: string[];
+  /** Now are the functions' formulas with values put in, in the order of Loaded.Functions. */
+  now: string[];
+  /** Said are the pieces of the texts, in the order of Loaded.Said. */
+  said: PieceView[][];
+  /** Moved tells that values in play differ from the scene's. */
+  moved: boolean;
+}
+
+// core/picture
+
+/** Align of a text about its x. */
+export const Align = {
+  Left: 0,
+  Centre: 1,
+  Right: 2,
+} as const;
+
+/** Colour is a number of the theme's palette: 0 to 7 are the hues of curves and parameters. */
+export const Colour = {
+  Ink: 10,
+  Grid: 11,
+  FineGrid: 12,
+  Axis: 13,
+  Grey: 14,
+  Sheet: 15,
+} as const;
+
+/** Op begins a record. */
+export const Op = {
+  Line: 1,
+  Marker: 2,
+  Text: 3,
+  LabelAt: 4,
+  Handle: 5,
+} as const;
+
+/** Pattern of a line. */
+export const Pattern = {
+  Whole: 0,
+  Dashed: 1,
+  Dotted: 2,
+} as const;
+
+/** Shape of a marker. */
+export const Shape = {
+  Disc: 0,
+  Ring: 1,
+  Grip: 2,
+} as const;
+
+/** Label is a typeset text beside something on the panel. */
+export interface Label {
+  /** ID is the id of the shown entry it belongs to. */
+  id: string;
+  latex: string;
+  colour: number;
+}
+
+// server/domain
+
+/** Entry is a demonstration as the shelf lists it. */
+export interface Entry {
+  id: string;
+  title: string;
+  revision: number;
+  changedAt: string;
+}
+
+// server/api
+
+/** Problem is RFC 9457's problem+json, with Parvix's own code. */
+export interface HttpProblem {
+  type: string;
+  title: string;
+  status: number;
+  code: string;
+  /** Current is what is stored, on a conflict. */
+  current?: Stored;
+}
+
+/** Stored is a demonstration with its place in time. */
+export interface Stored {
+  id: string;
+  revision: number;
+  changedAt: string;
+  document?: Document;
+}
+
+/** Save is what the page sends: the revision it started from and the whole document. */
+export interface Save {
+  revision: number;
+  document: unknown;
+}
+
+/** Person says who is signed in and what the sign-in page offers. */
+export interface Person {
+  name: string;
+  signedIn: boolean;
+  demoSignIn: boolean;
+  openRegistration: boolean;
+}
+
+/** Credentials are a name and a password. */
+export interface Credentials {
+  name: string;
+  password: string;
+}
