@@ -100,6 +100,9 @@ func fitWindow(panel int32, width, height float64) {
 	guarded(func() { the.Fit(int(panel), width, height) })
 }
 
+//go:wasmexport typeSize
+func typeSize(panel int32, size float64) { guarded(func() { the.TypeSize(int(panel), size) }) }
+
 // frame composes a panel and returns the count of its numbers, 0 when there is nothing.
 //
 //go:wasmexport frame

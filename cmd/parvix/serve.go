@@ -12,15 +12,10 @@ import (
 	"syscall"
 	"time"
 
-	"github.com/alexedwards/scs/mysqlstore"
-	"github.com/alexedwards/scs/v2"
-
 	"parvix/demo"
-	"parvix/server/api"
-	"parvix/server/domain"
+	"parvix/server"
 	"parvix/server/mariadb"
 	"parvix/server/store"
-	"parvix/web"
 )
 
 // storage says where the data lives; the same for every command that touches it.
@@ -70,26 +65,26 @@ func (c *serveCommand) serve(withDemo bool) error {
 		return err
 	}
 	defer stop()
-	config := api.Config{Store: db, Sessions: sessions(db, c.Listen), Page: web.Files(), Healthy: db.Pool().Ping,
-		OpenRegistration: c.OpenRegistration, SavesPerMinute: c.SavesPerMinute}
+	options := server.Options{SecureCookies: !isLoopback(c.Listen), OpenRegistration: c.OpenRegistration,
+		SavesPerMinute: c.SavesPerMinute}
 	if withDemo {
-		if err := loadDemo(db); err != nil {
+		if err := demo.Load(db); err != nil {
 			return err
 		}
-		config.DemoTeacher = demo.Teacher
+		options.DemoTeacher = demo.Teacher
 	}
 	listener, err := net.Listen("tcp", c.Listen)
 	if err != nil {
 		return err
 	}
-	server := &http.Server{Handler: api.New(config), ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second,
+	service := &http.Server{Handler: server.Handler(db, options), ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second,
 		WriteTimeout: 60 * time.Second, MaxHeaderBytes: 32 << 10}
 	fmt.Printf("Parvix is ready at http://%s\n", listener.Addr())
 	if withDemo {
 		fmt.Println("Press “Look around as the demo teacher” on the first page. Ctrl-C stops Parvix; the data stays.")
 	}
 	ended := make(chan error, 1)
-	go func() { ended <- server.Serve(listener) }()
+	go func() { ended <- service.Serve(listener) }()
 	select {
 	case err := <-ended:
 		return err
@@ -97,51 +92,15 @@ func (c *serveCommand) serve(withDemo bool) error {
 	}
 	patience, done := context.WithTimeout(context.Background(), 5*time.Second)
 	defer done()
-	if err := server.Shutdown(patience); err != nil && !errors.Is(err, context.DeadlineExceeded) {
+	if err := service.Shutdown(patience); err != nil && !errors.Is(err, context.DeadlineExceeded) {
 		return err
 	}
 	return nil
 }
 
-// sessions keeps sign-ins in the database; the cookie is Secure except on plain http to loopback.
-func sessions(db *store.Store, listen string) *scs.SessionManager {
-	m := scs.New()
-	m.Store = mysqlstore.NewWithCleanupInterval(db.Pool(), 10*time.Minute)
-	m.Lifetime = 14 * 24 * time.Hour
-	m.Cookie.Name = "parvix_session"
-	m.Cookie.SameSite = http.SameSiteLaxMode
+// isLoopback tells whether an address can be reached from this machine only.
+func isLoopback(listen string) bool {
 	host, _, _ := net.SplitHostPort(listen)
 	ip := net.ParseIP(host)
-	m.Cookie.Secure = host != "localhost" && (ip == nil || !ip.IsLoopback())
-	return m
-}
-
-// loadDemo makes the demo teacher and the demonstrations once.
-func loadDemo(db *store.Store) error {
-	if _, err := db.TeacherNamed(demo.Teacher); err == nil {
-		return nil
-	} else if !errors.Is(err, domain.ErrNotFound) {
-		return err
-	}
-	documents, err := demo.Documents()
-	if err != nil {
-		return err
-	}
-	// Nobody knows this password: the way in is the one-click sign-in.
-	hash, err := domain.HashPassword(api.NewID() + api.NewID())
-	if err != nil {
-		return err
-	}
-	t, err := db.AddTeacher(demo.Teacher, hash)
-	if err != nil {
-		return err
-	}
-	// The first file is to stand first on the shelf, which lists the newest first.
-	for i := len(documents) - 1; i >= 0; i-- {
-		d := documents[i]
-		if err := db.Add(&domain.Demonstration{ID: api.NewID(), OwnerID: t.ID, Title: d.Title, Document: d, Picture: api.Draw(d)}); err != nil {
-			return err
-		}
-	}
-	return nil
+	return host == "localhost" || ip != nil && ip.IsLoopback()
 }

@@ -22,12 +22,15 @@ type Composer struct {
 	sampler sample.Sampler
 	curves  map[string]*drawnCurve
 	ground  View
-	style   [4]string
+	style   [5]string
+	taken   [][4]float64 // boxes x, y, width, height of the ground's numbers
 	pic     picture.Picture
 	pen     picture.Pen
 	room    room
 	// LabelSizes are the sizes that the page measured, by the label's id.
 	LabelSizes map[string]Size
+	// Type is the size of the numbers on the axes, as a multiple of the usual; 0 means 1.
+	Type float64
 }
 
 // drawnCurve is a curve's lines in the plane, valid for one stamp and view.
@@ -54,7 +57,7 @@ const (
 // Panel composes a panel of size width × height. The picture is valid until the next call.
 func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
 	v := Seen(p, width, height)
-	style := [4]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes)}
+	style := [5]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type)}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, style
 		c.composeGround(p, v)
@@ -62,6 +65,13 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	c.pen.Data = c.pic.Live[:0]
 	c.pic.Labels = c.pic.Labels[:0]
 	c.room.reset(v)
+	for _, box := range c.taken {
+		c.room.take(box[0], box[1], box[2], box[3], 3)
+	}
+	if p.Axes {
+		c.room.take(0, v.Y(0), v.Width, 1, 1)
+		c.room.take(v.X(0), 0, 1, v.Height, 1)
+	}
 	var anchors []anchor
 	for i, s := range d.Shown {
 		if s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
@@ -92,8 +102,9 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 func (c *Composer) composeGround(p *document.Panel, v View) {
 	c.pen.Data = c.pic.Ground[:0]
 	c.pic.Texts = c.pic.Texts[:0]
-	x := ticks(p.TicksX, v.Left, v.Right, v.Width)
-	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height)
+	c.taken = c.taken[:0]
+	x := ticks(p.TicksX, v.Left, v.Right, v.Width/c.typeSize())
+	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height/c.typeSize())
 	upright := func(colour picture.Colour, width float32, at float64) {
 		c.pen.Segment(colour, width, picture.Whole, v.X(at), 0, v.X(at), v.Height)
 	}
@@ -126,17 +137,18 @@ func (c *Composer) composeGround(p *document.Panel, v View) {
 // numbers writes the ticks beside the axes, or at the edge when an axis is out of sight; those that an edge would cut
 // are left out.
 func (c *Composer) numbers(x, y axis, v View) {
-	const below, beside, half = 14.0, 8.0, 9.0
+	size := c.typeSize()
+	below, beside, half := 14*size, 8.0, 9*size
 	baseline := math.Max(0, math.Min(v.Y(0), v.Height-2*below)) + below
 	for _, t := range x.ticks {
 		at := v.X(t.value)
-		room := 5 * float64(len([]rune(t.text)))
+		room := 5 * size * float64(len([]rune(t.text)))
 		if t.value == 0 || at < room || at > v.Width-room {
 			continue
 		}
 		c.write(t.text, at, baseline, picture.Centre)
 	}
-	edge := math.Max(30, math.Min(v.X(0), v.Width-4)) - beside
+	edge := math.Max(30*size, math.Min(v.X(0), v.Width-4)) - beside
 	for _, t := range y.ticks {
 		at := v.Y(t.value)
 		if t.value == 0 || at < half || at > v.Height-half {
@@ -152,6 +164,17 @@ func (c *Composer) numbers(x, y axis, v View) {
 func (c *Composer) write(text string, x, y float64, a picture.Align) {
 	c.pic.Texts = append(c.pic.Texts, text)
 	c.pen.Text(picture.Ink, len(c.pic.Texts)-1, x, y, a)
+	// The shipped face's digits are about 8 pixels wide and 14 high at the usual size.
+	width, height := 8*c.typeSize()*float64(len([]rune(text))), 14*c.typeSize()
+	left := map[picture.Align]float64{picture.Left: x, picture.Centre: x - width/2, picture.Right: x - width}[a]
+	c.taken = append(c.taken, [4]float64{left, y - height/2, width, height})
+}
+
+func (c *Composer) typeSize() float64 {
+	if c.Type == 0 {
+		return 1
+	}
+	return c.Type
 }
 
 func colourOf(e *document.Shown) picture.Colour {

@@ -12,15 +12,32 @@ type View struct {
 	Width, Height float64
 }
 
-// Seen fits a panel's window to its size: with equal scales the height follows from the width, about its middle.
+// Seen fits a panel's window to its size: with equal scales it grows in width or height, about its middle, so that
+// everything in the window stays in sight whatever the panel's shape.
 func Seen(p *document.Panel, width, height float64) View {
 	v := View{p.Window, math.Max(width, 1), math.Max(height, 1)}
-	if p.EqualScales {
-		half := (v.Right - v.Left) * v.Height / v.Width / 2
-		middle := (v.Bottom + v.Top) / 2
-		v.Bottom, v.Top = middle-half, middle+half
+	if !p.EqualScales {
+		return v
 	}
+	half := (v.Right - v.Left) * v.Height / v.Width / 2
+	if middle := (v.Bottom + v.Top) / 2; half > v.Top-middle {
+		v.Bottom, v.Top = middle-half, middle+half
+		return v
+	}
+	half = (v.Top - v.Bottom) * v.Width / v.Height / 2
+	middle := (v.Left + v.Right) / 2
+	v.Left, v.Right = middle-half, middle+half
 	return v
+}
+
+// Typed is the window that shows exactly the typed ends: with equal scales those of x, and the height follows.
+func Typed(p *document.Panel, typed document.Window, width, height float64) document.Window {
+	if p.EqualScales {
+		half := (typed.Right - typed.Left) * height / width / 2
+		middle := (p.Window.Bottom + p.Window.Top) / 2
+		typed.Bottom, typed.Top = middle-half, middle+half
+	}
+	return typed
 }
 
 // X and Y turn a place of the plane into pixels; y is up in the plane and down in the picture.

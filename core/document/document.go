@@ -37,8 +37,8 @@ const (
 type Panel struct {
 	ID   string    `json:"id"`
 	Kind PanelKind `json:"kind"`
-	// Window is the part of the plane that is seen; with EqualScales its height follows from the panel's shape, about
-	// the middle between Bottom and Top.
+	// Window is the part of the plane that is seen; with EqualScales more is seen in width or height, about its middle,
+	// as the panel's shape demands.
 	Window      Window    `json:"window"`
 	EqualScales bool      `json:"equalScales"`
 	Grid        bool      `json:"grid"`

@@ -92,7 +92,7 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		return door.typeset(ask, a)
 	case AskValue:
 		return door.value(ask, a)
-	case AskWindow, AskDescribe:
+	case AskWindow, AskTyped, AskDescribe:
 		return door.window(ask, a)
 	case AskValues:
 		a.Values = map[string]float64{}
@@ -169,12 +169,18 @@ func (door *Door) window(ask *Ask, a *Answer) error {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
 	p := &panels[ask.Panel]
-	if ask.Kind == AskDescribe {
+	w := compose.Seen(p, ask.Width, ask.Height).Window
+	switch ask.Kind {
+	case AskDescribe:
 		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
 		return nil
+	case AskTyped:
+		if ask.Window == nil {
+			return problem.New("field", 0, 0, "window", "it is missing")
+		}
+		w = compose.Typed(p, *ask.Window, ask.Width, ask.Height)
 	}
-	seen := compose.Seen(p, ask.Width, ask.Height).Window
-	a.Window = &seen
+	a.Window = &w
 	return nil
 }
 

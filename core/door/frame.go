@@ -110,6 +110,13 @@ func (door *Door) Fit(panel int, width, height float64) {
 	}
 }
 
+// TypeSize tells how large the numbers on a panel's axes are written, as a multiple of the usual size.
+func (door *Door) TypeSize(panel int, size float64) {
+	if c := door.composer(panel); c != nil && size > 0.2 && size < 10 {
+		c.Type = size
+	}
+}
+
 // LabelSize tells the measured size of a label.
 func (door *Door) LabelSize(panel int, id string, width, height float64) {
 	if c := door.composer(panel); c != nil {

@@ -18,10 +18,11 @@ type Ask struct {
 	Shown *document.Shown `json:"shown,omitempty"`
 	Said  *document.Said  `json:"said,omitempty"`
 	By    int             `json:"by,omitempty"`
-	// Panel is the panel's place, Width and Height its size in pixels.
-	Panel  int     `json:"panel,omitempty"`
-	Width  float64 `json:"width,omitempty"`
-	Height float64 `json:"height,omitempty"`
+	// Panel is the panel's place, Width and Height its size in pixels, Window typed ends.
+	Panel  int              `json:"panel,omitempty"`
+	Width  float64          `json:"width,omitempty"`
+	Height float64          `json:"height,omitempty"`
+	Window *document.Window `json:"window,omitempty"`
 }
 
 // AskKind names a question.
@@ -42,6 +43,7 @@ const (
 	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
 	AskWindow        AskKind = "window"        // Panel, Width, Height → Window in play, as it is seen
 	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
+	AskTyped         AskKind = "typed"         // Panel, Window with typed ends, Width, Height → Window
 	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
 	AskValues        AskKind = "values"        // → Values in play
 	AskCounters      AskKind = "counters"      // → Counters

@@ -56,7 +56,7 @@ export interface Document {
 export interface Panel {
   id: string;
   kind: PanelKind;
-  /** Window is the part of the plane that is seen; with EqualScales its height follows from the panel's shape, about the middle between Bottom and Top. */
+  /** Window is the part of the plane that is seen; with EqualScales more is seen in width or height, about its middle, as the panel's shape demands. */
   window: Window;
   equalScales: boolean;
   grid: boolean;
@@ -156,7 +156,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'describe' | 'values' | 'counters' | 'trace';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -171,10 +171,11 @@ export interface Ask {
   shown?: Shown;
   said?: Said;
   by?: number;
-  /** Panel is the panel's place, Width and Height its size in pixels. */
+  /** Panel is the panel's place, Width and Height its size in pixels, Window typed ends. */
   panel?: number;
   width?: number;
   height?: number;
+  window?: Window;
 }
 
 /** Answer answers an Ask; Problem is set when it could not be done. */

@@ -1,0 +1,84 @@
+# The commands of Parvix. Each installs and builds what is missing and skips what is up to date.
+SHELL := /bin/bash
+.SHELLFLAGS := -eu -o pipefail -c
+.DEFAULT_GOAL := help
+
+GO_FILES := $(shell find core cmd export server demo web -name '*.go' -not -path '*/node_modules/*' 2>/dev/null)
+WEB_FILES := $(shell find web/src web/public -type f -not -name core.wasm -not -name wasm_exec.js) \
+	web/index.html web/package.json web/vite.config.ts
+WASM := web/src/core/core.wasm
+PAGE := web/dist/index.html
+
+.PHONY: help demo test test-core test-server test-browser test-wasm bench fuzz lint screenshots generate build clean
+
+help: ## What can be done here
+	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 16
+
+demo: bin/parvix ## Start Parvix with its demo data
+	@scripts/need database
+	@bin/parvix demo
+
+build: bin/parvix ## Build front end and program
+
+test: lint-quick $(PAGE) ## Everything: core, server with a real database, browser
+	@scripts/need database browser
+	go test ./...
+
+test-core: ## The core alone; needs nothing but Go
+	go test ./core/... ./export/... ./demo/...
+
+test-wasm: ## The core's tests in WebAssembly, run by Node
+	GOOS=js GOARCH=wasm go test -exec="$$(go env GOROOT)/lib/wasm/go_js_wasm_exec" ./core/...
+
+test-server: ## The server against a real MariaDB
+	@scripts/need database
+	go test ./server/... ./cmd/...
+
+test-browser: $(PAGE) ## The real interface in headless Chromium
+	@scripts/need database browser
+	go test ./browser/...
+
+bench: $(PAGE) ## Figures: evaluation, sampling, saves, and frames in the browser
+	@scripts/need database browser
+	go test -run '^$$' -bench . -benchtime 300ms ./core/... ./server/...
+	go test -count=1 -v -run TestFigures ./browser -figures
+
+fuzz: ## Look for formulas and files that break something (FUZZTIME=10m)
+	go test -run '^$$' -fuzz FuzzParse -fuzztime $${FUZZTIME:-60s} ./core/expr
+	go test -run '^$$' -fuzz FuzzDecode -fuzztime $${FUZZTIME:-60s} ./core/document
+
+.PHONY: lint-quick
+lint-quick:
+	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo 'gofmt would change these files'; exit 1; }
+
+lint: lint-quick web/node_modules/.installed $(WASM) ## gofmt, vet, staticcheck, eslint, prettier, vue-tsc
+	go vet ./...
+	go tool staticcheck ./...
+	GOOS=js GOARCH=wasm go vet ./cmd/corewasm
+	cd web && npm run --silent lint && npm run --silent check
+
+screenshots: $(PAGE) ## Take the pictures of docs/screenshots again
+	@scripts/need database browser
+	go test -count=1 -run TestScreenshots ./browser -screenshots
+
+generate: ## Write the files that follow from Go's types
+	go run ./cmd/generate
+
+clean: ## Remove what was built; the demo data in .data stays
+	rm -rf bin web/node_modules $(WASM) web/src/core/wasm_exec.js
+	find web/dist -mindepth 1 -not -name placeholder.html -delete
+
+web/node_modules/.installed: web/package.json web/package-lock.json
+	cd web && npm ci --no-progress
+	touch $@
+
+$(WASM): $(filter core/% cmd/corewasm/% export/%,$(GO_FILES)) go.mod
+	cp "$$(go env GOROOT)/lib/wasm/wasm_exec.js" web/src/core/wasm_exec.js
+	GOOS=js GOARCH=wasm go build -trimpath -ldflags='-s -w' -o $@ ./cmd/corewasm
+
+$(PAGE): web/node_modules/.installed $(WASM) $(WEB_FILES)
+	cd web && npm run --silent build -- --logLevel warn
+	touch $@
+
+bin/parvix: $(PAGE) $(GO_FILES) server/api/openapi.json $(wildcard demo/*.json server/store/migrations/*) go.mod
+	go build -trimpath -o $@ ./cmd/parvix

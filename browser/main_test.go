@@ -1,0 +1,109 @@
+// Package browser drives the real interface in headless Chromium, against the real server and a real MariaDB.
+package browser
+
+import (
+	"flag"
+	"fmt"
+	"net"
+	"net/http"
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/launcher"
+
+	"parvix/demo"
+	"parvix/server"
+	"parvix/server/domain"
+	"parvix/server/mariadb"
+	"parvix/server/store"
+)
+
+var (
+	takeScreenshots = flag.Bool("screenshots", false, "write docs/screenshots")
+	takeFigures     = flag.Bool("figures", false, "measure frames and openings")
+)
+
+// house is what all tests share: one browser, one database, one server.
+var house struct {
+	browser *rod.Browser
+	db      *store.Store
+	address string
+	service *http.Server
+}
+
+const (
+	secondTeacher  = "Second teacher"
+	secondPassword = "a long enough password"
+)
+
+func TestMain(m *testing.M) {
+	flag.Parse()
+	code, err := run(m)
+	if err != nil {
+		fmt.Fprintln(os.Stderr, "browser tests:", err)
+		code = 1
+	}
+	os.Exit(code)
+}
+
+func run(m *testing.M) (code int, err error) {
+	if _, err := os.Stat("../web/dist/index.html"); err != nil {
+		return 0, fmt.Errorf("the front end is not built; run make test-browser")
+	}
+	folder, err := os.MkdirTemp("", "parvix-browser-")
+	if err != nil {
+		return 0, err
+	}
+	defer os.RemoveAll(folder)
+	mysql, err := mariadb.Start(filepath.Join(folder, "db"))
+	if err != nil {
+		return 0, err
+	}
+	defer func() { _ = mysql.Stop() }()
+	if house.db, err = store.Open(mysql.DSN); err != nil {
+		return 0, err
+	}
+	if err := demo.Load(house.db); err != nil {
+		return 0, err
+	}
+	hash, err := domain.HashPassword(secondPassword)
+	if err != nil {
+		return 0, err
+	}
+	if _, err := house.db.AddTeacher(secondTeacher, hash); err != nil {
+		return 0, err
+	}
+	if err := startServer("127.0.0.1:0"); err != nil {
+		return 0, err
+	}
+	defer stopServer()
+	control, err := launcher.New().Bin("/usr/bin/chromium").NoSandbox(true).Set("disable-quic").
+		Set("disable-component-update").Set("no-first-run").Set("disable-background-networking").Set("hide-scrollbars").
+		Set("use-angle", "swiftshader").Set("enable-unsafe-swiftshader").Launch()
+	if err != nil {
+		return 0, err
+	}
+	house.browser = rod.New().ControlURL(control)
+	if err := house.browser.Connect(); err != nil {
+		return 0, err
+	}
+	defer func() { _ = house.browser.Close() }()
+	return m.Run(), nil
+}
+
+// startServer serves at an address; port 0 picks a free one.
+func startServer(at string) error {
+	listener, err := net.Listen("tcp", at)
+	if err != nil {
+		return err
+	}
+	house.address = listener.Addr().String()
+	house.service = &http.Server{Handler: server.Handler(house.db, server.Options{DemoTeacher: demo.Teacher, SavesPerMinute: 100000})}
+	go func() { _ = house.service.Serve(listener) }()
+	return nil
+}
+
+// stopServer cuts every connection, as a crash would.
+func stopServer() { _ = house.service.Close() }

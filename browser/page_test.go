@@ -1,0 +1,172 @@
+package browser
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/require"
+)
+
+// patience bounds every wait; nothing is waited for longer than it takes.
+const patience = 20 * time.Second
+
+// visit opens a page of its own, without cookies of others.
+func visit(t *testing.T, width, height int) *rod.Page {
+	t.Helper()
+	context, err := house.browser.Incognito()
+	require.NoError(t, err)
+	page, err := context.Page(proto.TargetCreateTarget{})
+	require.NoError(t, err)
+	page = page.Timeout(3 * time.Minute)
+	require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}))
+	failOnMistakes(t, page)
+	t.Cleanup(func() {
+		_ = page.Close()
+		_ = context.Close()
+	})
+	return page
+}
+
+// failOnMistakes fails the test on an exception that nobody caught and on what the security policy refused.
+func failOnMistakes(t *testing.T, page *rod.Page) {
+	go page.EachEvent(func(e *proto.RuntimeExceptionThrown) {
+		t.Errorf("the page threw: %s %v", e.ExceptionDetails.Text, e.ExceptionDetails.Exception.Description)
+	}, func(e *proto.RuntimeConsoleAPICalled) {
+		if e.Type == proto.RuntimeConsoleAPICalledTypeError {
+			t.Errorf("the page's console: %s", described(e.Args))
+		}
+	}, func(e *proto.LogEntryAdded) {
+		if e.Entry.Source == proto.LogLogEntrySourceSecurity {
+			t.Errorf("the security policy refused something: %s", e.Entry.Text)
+		}
+	})()
+}
+
+func described(objects []*proto.RuntimeRemoteObject) string {
+	words := []string{}
+	for _, o := range objects {
+		words = append(words, o.Value.String(), o.Description)
+	}
+	return strings.Join(words, " ")
+}
+
+func goTo(t *testing.T, page *rod.Page, path string) {
+	t.Helper()
+	require.NoError(t, page.Navigate("http://"+house.address+path))
+}
+
+// one waits for an element.
+func one(t *testing.T, page *rod.Page, selector string) *rod.Element {
+	t.Helper()
+	e, err := page.Timeout(patience).Element(selector)
+	require.NoError(t, err, "there is no %s", selector)
+	return e.CancelTimeout()
+}
+
+// saying waits for an element with these words.
+func saying(t *testing.T, page *rod.Page, selector, words string) *rod.Element {
+	t.Helper()
+	e, err := page.Timeout(patience).ElementR(selector, words)
+	require.NoError(t, err, "there is no %s that says %s", selector, words)
+	return e.CancelTimeout()
+}
+
+func click(t *testing.T, e *rod.Element) {
+	t.Helper()
+	require.NoError(t, e.Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
+}
+
+// write replaces what stands in a field.
+func write(t *testing.T, e *rod.Element, text string) {
+	t.Helper()
+	require.NoError(t, e.SelectAllText())
+	require.NoError(t, e.Input(text))
+}
+
+// until waits for a condition of the page.
+func until(t *testing.T, page *rod.Page, condition string, args ...any) {
+	t.Helper()
+	require.NoError(t, page.Timeout(patience).Wait(rod.Eval(condition, args...).ByPromise()), condition)
+}
+
+// ask evaluates on the page, waits for a promise, and reads the result.
+func ask[T any](t *testing.T, page *rod.Page, function string, args ...any) T {
+	t.Helper()
+	result, err := page.Timeout(patience).Evaluate(rod.Eval(function, args...).ByPromise())
+	require.NoError(t, err, function)
+	data, err := json.Marshal(result.Value)
+	require.NoError(t, err)
+	var value T
+	require.NoError(t, json.Unmarshal(data, &value), function)
+	return value
+}
+
+// signInDemo enters as the demo teacher by the one click.
+func signInDemo(t *testing.T, page *rod.Page) {
+	t.Helper()
+	goTo(t, page, "/")
+	click(t, saying(t, page, "button", "Look around as the demo teacher"))
+	one(t, page, ".card[data-title]")
+}
+
+// openBench opens a demonstration from the shelf by its title and waits for its first picture.
+func openBench(t *testing.T, page *rod.Page, title string) {
+	t.Helper()
+	click(t, one(t, page, `.card[data-title="`+title+`"] .picture`))
+	drawn(t, page)
+}
+
+// copyBench opens a copy of its own, so that tests do not disturb each other.
+func copyBench(t *testing.T, page *rod.Page, title string) {
+	t.Helper()
+	id := ask[string](t, page, `async (title) => {
+		const list = await (await fetch('/api/demonstrations')).json();
+		const copied = await fetch('/api/demonstrations/' + list.find(e => e.title === title).id + '/copy', {method: 'POST'});
+		return (await copied.json()).id;
+	}`, title)
+	goTo(t, page, "/bench/"+id)
+	drawn(t, page)
+}
+
+// newBench opens an empty demonstration.
+func newBench(t *testing.T, page *rod.Page) {
+	t.Helper()
+	click(t, saying(t, page, "button", "New demonstration"))
+	drawn(t, page)
+}
+
+// drawn waits until the bench has drawn what was asked for.
+func drawn(t *testing.T, page *rod.Page) {
+	t.Helper()
+	until(t, page, `() => window.parvix && parvix.document() && parvix.timings.length > 0`)
+	ask[any](t, page, `async () => { await document.fonts.ready; await parvix.settled(); await parvix.settled(); }`)
+}
+
+// saved waits until the server has acknowledged everything.
+func saved(t *testing.T, page *rod.Page) {
+	t.Helper()
+	until(t, page, `() => document.querySelector('.saved.saved') !== null`)
+}
+
+func press(t *testing.T, page *rod.Page, keys ...input.Key) {
+	t.Helper()
+	require.NoError(t, page.Keyboard.Type(keys...))
+}
+
+func values(t *testing.T, page *rod.Page) map[string]float64 {
+	t.Helper()
+	return ask[map[string]float64](t, page, `() => parvix.values()`)
+}
+
+// text of an element, in one line.
+func text(t *testing.T, e *rod.Element) string {
+	t.Helper()
+	words, err := e.Text()
+	require.NoError(t, err)
+	return strings.Join(strings.Fields(words), " ")
+}

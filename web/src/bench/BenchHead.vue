@@ -1,0 +1,217 @@
+<script setup lang="ts">
+// The head: way back to the shelf, title, saved state, undo and redo, export, present.
+import { nextTick, ref, useTemplateRef } from 'vue';
+import Wordmark from '../shared/Wordmark.vue';
+import { useBench } from './store';
+
+defineProps<{ presenting: boolean }>();
+const emit = defineEmits<{ present: [on: boolean] }>();
+const bench = useBench();
+
+const renaming = ref(false);
+const title = ref('');
+const field = useTemplateRef<HTMLInputElement>('field');
+
+async function rename() {
+  title.value = bench.document?.title ?? '';
+  renaming.value = true;
+  await nextTick();
+  field.value?.select();
+}
+
+async function renamed() {
+  if (!renaming.value) return;
+  renaming.value = false;
+  const words = title.value.trim();
+  if (!words || words === bench.document?.title) return;
+  await bench.change((copy) => (copy.title = words));
+  document.title = `${words} – Parvix`;
+}
+
+/** Saves a text as a file on the teacher's machine. */
+function download(name: string, type: string, text: string) {
+  const address = URL.createObjectURL(new Blob([text], { type }));
+  const link = Object.assign(document.createElement('a'), { href: address, download: name });
+  link.click();
+  URL.revokeObjectURL(address);
+}
+
+const fileName = () =>
+  (
+    bench.document!.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'demonstration'
+  ).toLowerCase();
+
+function exportFile() {
+  download(`${fileName()}.parvix.json`, 'application/json', `${JSON.stringify(bench.document, null, 2)}\n`);
+}
+
+async function exportPicture() {
+  const size = bench.frames.panels[0] ?? { width: 960, height: 600 };
+  const { svg } = await bench.ask({ kind: 'draw', document: await bench.inPlay(), ...size });
+  if (svg) download(`${fileName()}.svg`, 'image/svg+xml', svg);
+}
+</script>
+
+<template>
+  <header class="head">
+    <Wordmark />
+    <RouterLink v-if="!presenting" :to="{ name: 'shelf' }" class="way">Shelf ›</RouterLink>
+    <input
+      v-if="renaming"
+      ref="field"
+      v-model="title"
+      class="title"
+      aria-label="Title"
+      maxlength="120"
+      @keydown.enter="renamed"
+      @keydown.esc="renaming = false"
+      @blur="renamed"
+    />
+    <h1 v-else class="title">
+      <button :disabled="!bench.document || presenting" title="Change the title" @click="rename">
+        {{ bench.document?.title ?? '' }}
+      </button>
+    </h1>
+    <span v-if="!presenting" class="saved" :class="bench.saving.state" role="status">{{
+      bench.saving.words
+    }}</span>
+    <span class="room" />
+    <template v-if="!presenting">
+      <button
+        class="icon"
+        aria-label="Undo"
+        title="Undo (Ctrl+Z)"
+        :disabled="!bench.history.canUndo"
+        @click="bench.undo"
+      >
+        ↶
+      </button>
+      <button
+        class="icon"
+        aria-label="Redo"
+        title="Redo (Ctrl+Shift+Z)"
+        :disabled="!bench.history.canRedo"
+        @click="bench.redo"
+      >
+        ↷
+      </button>
+      <a-dropdown :trigger="['click']" placement="bottomRight">
+        <button class="plain" :disabled="!bench.document">Export</button>
+        <template #overlay>
+          <a-menu>
+            <a-menu-item key="file" @click="exportFile">Demonstration as a file (JSON)</a-menu-item>
+            <a-menu-item key="picture" @click="exportPicture">Picture (SVG)</a-menu-item>
+          </a-menu>
+        </template>
+      </a-dropdown>
+      <button class="brass" :disabled="!bench.document" @click="emit('present', true)">Present</button>
+    </template>
+    <button v-else class="plain" @click="emit('present', false)">Back to the bench</button>
+  </header>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  min-height: 50px;
+  padding: 0 18px;
+  background: var(--head);
+  color: var(--on-head);
+  min-width: 0;
+}
+.way {
+  color: var(--on-head-muted);
+  white-space: nowrap;
+  text-decoration: none;
+}
+.title {
+  margin: 0;
+  min-width: 0;
+  font-family: var(--serif);
+  font-size: 19px;
+  font-weight: 500;
+}
+.title button {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 4px 6px;
+  border-radius: 4px;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  cursor: text;
+}
+.title button:hover:enabled {
+  background: #ffffff1a;
+}
+input.title {
+  width: 24em;
+  padding: 4px 8px;
+  border: 1px solid var(--brass);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.saved {
+  font-size: 14px;
+  color: var(--on-head-muted);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.saved.away,
+.saved.conflict,
+.saved.refused,
+.saved.signedOut {
+  color: var(--brass);
+}
+.room {
+  flex: 1;
+}
+.icon,
+.plain,
+.brass {
+  flex: none;
+  min-height: 34px;
+  padding: 0 14px;
+  border-radius: 5px;
+  border: 1px solid #ffffff40;
+  background: none;
+  color: var(--on-head);
+  font: inherit;
+  cursor: pointer;
+}
+.icon {
+  border: 0;
+  padding: 0 6px;
+  font-size: 22px;
+}
+.icon:disabled {
+  opacity: 0.35;
+  cursor: default;
+}
+.brass {
+  background: var(--brass);
+  border-color: var(--brass);
+  color: #14283a;
+  font-weight: 700;
+}
+@media (max-width: 760px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 4px 10px;
+    padding: 6px 12px;
+  }
+  .title {
+    flex: 1 1 60%;
+  }
+  .room {
+    display: none;
+  }
+}
+</style>

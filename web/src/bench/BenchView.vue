@@ -1,0 +1,198 @@
+<script setup lang="ts">
+// The bench: head, ribbon, stage, folio, deck.
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { Refused } from '../api/client';
+import { usePerson } from '../api/person';
+import Deck from '../deck/Deck.vue';
+import Folio from '../folio/Folio.vue';
+import StagePanel from '../stage/StagePanel.vue';
+import BenchHead from './BenchHead.vue';
+import ConflictDialog from './ConflictDialog.vue';
+import SceneRibbon from './SceneRibbon.vue';
+import { exposeForTests } from './probe';
+import { useBench } from './store';
+
+const props = defineProps<{ id: string }>();
+const bench = useBench();
+const people = usePerson();
+const router = useRouter();
+const failure = ref('');
+const presenting = ref(false);
+const folioOpen = ref(true);
+
+async function open() {
+  failure.value = '';
+  try {
+    const person = await people.known();
+    if (!person.signedIn) {
+      await router.replace({ name: 'signIn', query: { back: `/bench/${props.id}` } });
+      return;
+    }
+    await bench.open(person.name, props.id);
+    document.title = `${bench.document?.title} – Parvix`;
+  } catch (e) {
+    failure.value =
+      e instanceof Refused && e.problem.status === 404
+        ? 'This demonstration does not exist, or it is not yours.'
+        : `The demonstration could not be opened. ${(e as Error).message}`;
+  }
+}
+watch(() => props.id, open);
+
+const panels = computed(() => bench.document?.panels ?? []);
+
+function key(e: KeyboardEvent) {
+  const target = e.target as HTMLElement;
+  if (target.matches('input, textarea, [contenteditable]')) return;
+  const command = e.ctrlKey || e.metaKey;
+  if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
+  else if (command && e.key.toLowerCase() === 'y') void bench.redo();
+  else if (e.key === 'Escape' && presenting.value) present(false);
+  else return;
+  e.preventDefault();
+}
+
+function present(on: boolean) {
+  presenting.value = on;
+  if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);
+  else if (document.fullscreenElement) void document.exitFullscreen();
+}
+const leftFullScreen = () => {
+  if (!document.fullscreenElement) presenting.value = false;
+};
+
+const flush = () => void bench.saving.flush();
+const hidden = () => document.visibilityState === 'hidden' && flush();
+
+onMounted(() => {
+  exposeForTests(bench);
+  window.addEventListener('keydown', key);
+  window.addEventListener('online', flush);
+  document.addEventListener('visibilitychange', hidden);
+  document.addEventListener('fullscreenchange', leftFullScreen);
+  void open();
+});
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', key);
+  window.removeEventListener('online', flush);
+  document.removeEventListener('visibilitychange', hidden);
+  document.removeEventListener('fullscreenchange', leftFullScreen);
+  bench.sweeps.stopAll();
+  flush();
+});
+</script>
+
+<template>
+  <div class="bench" :class="{ presenting, folded: !folioOpen || presenting }">
+    <BenchHead :presenting="presenting" @present="present" />
+    <SceneRibbon v-if="bench.document && !presenting" :folio="folioOpen" @folio="folioOpen = $event" />
+    <main v-if="bench.document" class="stage" :class="`panels-${panels.length}`">
+      <StagePanel v-for="(panel, index) in panels" :key="panel.id" :panel="panel" :index="index" />
+    </main>
+    <main v-else class="stage waiting">
+      <p v-if="failure" class="failure" role="alert">
+        {{ failure }} <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
+        <a-button @click="open">Try again</a-button>
+      </p>
+      <p v-else role="status">Opening …</p>
+    </main>
+    <template v-if="bench.document">
+      <Folio v-show="folioOpen && !presenting" />
+      <Deck />
+      <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
+    </template>
+    <p v-if="bench.mistake" class="mistake" role="alert">
+      Something went wrong and the last change was not made. {{ bench.mistake }}
+      <button class="link" @click="bench.mistake = ''">Close</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  height: 100dvh;
+  display: grid;
+  grid-template:
+    'head head' auto
+    'ribbon folio' auto
+    'stage folio' minmax(0, 1fr)
+    'deck deck' auto / minmax(0, 1fr) var(--folio-width);
+  background: var(--paper);
+}
+.bench.folded {
+  grid-template-columns: minmax(0, 1fr) 0;
+}
+.bench > :deep(.head) {
+  grid-area: head;
+}
+.bench > :deep(.ribbon) {
+  grid-area: ribbon;
+}
+.bench > :deep(.folio) {
+  grid-area: folio;
+}
+.bench > :deep(.deck) {
+  grid-area: deck;
+}
+.stage {
+  grid-area: stage;
+  display: grid;
+  gap: 12px;
+  padding: 12px;
+  min-width: 0;
+  min-height: 0;
+}
+.stage.panels-2 {
+  grid-template-columns: 1fr 1fr;
+}
+.stage.panels-3,
+.stage.panels-4 {
+  grid-template: 1fr 1fr / 1fr 1fr;
+}
+.waiting {
+  grid-column: 1 / -1;
+  place-items: center;
+}
+.presenting {
+  --type: 1.4;
+  --tick-size: 18px;
+  --deck-scale: 1.17;
+}
+.mistake {
+  position: fixed;
+  left: 16px;
+  bottom: 150px;
+  max-width: 480px;
+  margin: 0;
+  padding: 10px 14px;
+  border-radius: 6px;
+  background: var(--wrong-ground);
+  color: var(--wrong);
+}
+@media (max-width: 760px) {
+  .bench,
+  .bench.folded {
+    height: auto;
+    min-height: 100dvh;
+    grid-template:
+      'head' auto
+      'ribbon' auto
+      'stage' 58vh
+      'deck' auto
+      'folio' auto / minmax(0, 1fr);
+  }
+  .bench > :deep(.folio) {
+    border-left: 0;
+    border-top: 1px solid var(--hairline);
+  }
+  .bench > :deep(.deck) {
+    flex-wrap: wrap;
+    padding: 10px;
+  }
+  .bench.presenting {
+    height: 100dvh;
+    grid-template-rows: auto 0 minmax(0, 1fr) auto 0;
+  }
+}
+</style>

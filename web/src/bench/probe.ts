@@ -1,0 +1,18 @@
+// What tests and measurements read of a running bench; it changes nothing.
+import type { useBench } from './store';
+
+export function exposeForTests(bench: ReturnType<typeof useBench>) {
+  Object.assign(window, {
+    parvix: {
+      timings: bench.frames.timings,
+      counters: async () => (await bench.askInPlay({ kind: 'counters' })).counters,
+      values: async () => (await bench.askInPlay({ kind: 'values' })).values,
+      trace: async (id: string) => (await bench.askInPlay({ kind: 'trace', id })).numbers ?? [],
+      window: async () =>
+        (await bench.askInPlay({ kind: 'window', panel: 0, ...bench.frames.panels[0]! })).window,
+      document: () => bench.document,
+      /** Resolves when a frame with everything asked for so far is drawn. */
+      settled: () => bench.frames.request(),
+    },
+  });
+}

@@ -1,0 +1,249 @@
+// The demonstration on the bench: its document, what the core understood of it, and the way of every edit.
+import { defineStore } from 'pinia';
+import { markRaw, nextTick, ref, shallowRef } from 'vue';
+import { cores } from '../core/client';
+import { Frames } from '../core/frames';
+import type { FrameAnswer, Move } from '../core/messages';
+import type { Answer, Ask, Document, FrameTexts, Loaded, Problem } from '../generated/types';
+import { useHistory, type Step, type Values } from './history';
+import { useSaving } from './saving';
+import { useSweeps } from './sweeps';
+
+/** One panel's frame, taken apart. */
+export interface PanelFrame {
+  ground?: Float32Array;
+  live: Float32Array;
+  texts?: FrameTexts;
+}
+
+export type Painter = (frame: PanelFrame) => void;
+
+/** Numbers before the dials in a frame (door.FrameHeader). */
+const frameHeader = 4;
+
+type Change = (before: Document) => Document | Problem | Promise<Document | Problem>;
+
+const isProblem = (result: Document | Problem): result is Problem => 'code' in result;
+
+export const useBench = defineStore('bench', () => {
+  const document = shallowRef<Document>();
+  const loaded = shallowRef<Loaded>();
+  const texts = shallowRef<FrameTexts>();
+  /** The share of its bar at which each dial stands. */
+  const fractions = shallowRef<number[]>([]);
+  /** The entry of the folio that is being changed; 'stated', 'shown' and 'said' are new ones. */
+  const editing = ref('');
+  const mistake = ref('');
+
+  const { frames: frameCore, answers } = cores();
+  const painters = markRaw<(Painter | undefined)[]>([]);
+  const frames = markRaw(new Frames(frameCore, drawn));
+  const history = useHistory();
+  const saving = useSaving();
+  const sweeps = useSweeps(
+    (move) => void frames.request(move),
+    (dial) => fractions.value[dial] ?? 0,
+  );
+
+  /** Draws an answer: panels, dials, readouts and texts of one picture together. */
+  async function drawn(answer: FrameAnswer) {
+    answer.pictures.forEach((picture, panel) => {
+      if (!picture) return;
+      const { numbers, texts: words } = picture;
+      const [dials, changed, ground, live] = numbers as unknown as [number, number, number, number];
+      let at = frameHeader + 2 * dials;
+      const parts: PanelFrame = { live: numbers.subarray(at + ground, at + ground + live), texts: words };
+      if (changed) parts.ground = numbers.slice(at, (at += ground));
+      painters[panel]?.(parts);
+      if (panel > 0) return;
+      fractions.value = Array.from({ length: dials }, (_, i) => numbers[frameHeader + 2 * i + 1]!);
+      if (words) texts.value = words;
+    });
+    answer.ended.forEach(sweeps.stop);
+    await nextTick();
+  }
+
+  // One edit after the other, each on what the one before left.
+  let line: Promise<unknown> = Promise.resolve();
+  function inLine<T>(task: () => Promise<T>): Promise<T> {
+    const result = line.then(task);
+    line = result.catch((e: unknown) => {
+      mistake.value = String(e);
+    });
+    return result;
+  }
+
+  async function valuesInPlay(): Promise<Values> {
+    return (await frameCore.ask({ kind: 'values' })).values ?? {};
+  }
+
+  async function now(): Promise<Step> {
+    return { document: document.value!, values: await valuesInPlay() };
+  }
+
+  /** Lets the cores understand a document; values are put in play for the dials that they name. */
+  async function load(next: Document, values: Values = {}) {
+    const ask: Ask = { kind: 'load', document: next };
+    const [answer] = await Promise.all([frameCore.ask(ask), answers.ask(ask)]);
+    if (!answer.loaded) throw new Error(answer.problem?.message ?? 'The demonstration could not be read.');
+    document.value = next;
+    loaded.value = answer.loaded;
+    // Panels that are new have to mount before they can paint.
+    await nextTick();
+    answer.loaded.dials.forEach((dial, i) => {
+      const value = values[dial.name];
+      if (value !== undefined) void frames.request(['setDial', i, value]);
+    });
+    await frames.request();
+  }
+
+  async function open(teacher: string, id: string) {
+    sweeps.stopAll();
+    history.clear();
+    document.value = undefined;
+    loaded.value = undefined;
+    editing.value = '';
+    mistake.value = '';
+    const opened = await saving.open(teacher, id);
+    await load(opened, opened.scenes[0]?.values);
+    await frames.request(['startingValues']);
+  }
+
+  /** Values that a scene holds otherwise than before: stating a = 3 puts 3 in play. */
+  function changedValues(before: Document, after: Document): Values {
+    const old = before.scenes[0]?.values ?? {};
+    return Object.fromEntries(
+      Object.entries(after.scenes[0]?.values ?? {}).filter(([name, v]) => old[name] !== v),
+    );
+  }
+
+  /** Changes the document as one step that can be undone; what is wrong comes back and nothing is changed. */
+  function edit(change: Change): Promise<Problem | undefined> {
+    return inLine(async () => {
+      const before = await now();
+      const result = await change(before.document);
+      if (isProblem(result)) return result;
+      if (result === before.document) return undefined;
+      history.note(before);
+      await load(result, changedValues(before.document, result));
+      saving.changed(result);
+      return undefined;
+    });
+  }
+
+  /** An edit that the core makes. */
+  const askEdit = (ask: Ask, core = answers) =>
+    edit(async (before) => {
+      const answer = await core.ask({ ...ask, document: before });
+      return answer.problem ?? answer.document!;
+    });
+
+  /** An edit of plain fields on a copy of the document. */
+  const change = (fields: (copy: Document) => void) =>
+    edit((before) => {
+      const copy = structuredClone(before);
+      fields(copy);
+      return copy;
+    });
+
+  function step(way: 'back' | 'forward') {
+    return inLine(async () => {
+      const to = history[way](await now());
+      if (!to) return;
+      sweeps.stopAll();
+      const changed = to.document !== document.value;
+      await load(to.document, to.values);
+      if (changed) saving.changed(to.document);
+    });
+  }
+
+  /** Begins a move by hand; the returned function ends it as one step that can be undone. */
+  function beginMove(): () => Promise<void> {
+    const before = now();
+    return async () => {
+      const [was, is] = [await before, await now()];
+      if (JSON.stringify(was.values) !== JSON.stringify(is.values)) history.note(was);
+    };
+  }
+
+  async function moveByHand(move: Move) {
+    const end = beginMove();
+    await frames.request(move);
+    await end();
+  }
+
+  /** Writes the values in play into the scene. */
+  async function keepValues() {
+    const values = await valuesInPlay();
+    await change((copy) => Object.assign(copy.scenes[0]!.values, values));
+  }
+
+  /** Takes the window in play over into the document. */
+  async function keepWindow(panel: number) {
+    const size = frames.panels[panel];
+    const { window } = await frameCore.ask({ kind: 'window', panel, ...size });
+    if (window) await change((copy) => (copy.panels[panel]!.window = window));
+  }
+
+  /** Keeps what a trace has recorded with the document. */
+  async function keepTrace(id: string) {
+    const { numbers } = await frameCore.ask({ kind: 'trace', id });
+    await change((copy) => (copy.shown.find((s) => s.id === id)!.kept = numbers ?? []));
+    await frames.request(['clearTraces']);
+  }
+
+  /** The document with the values in play as its starting values, for pictures. */
+  async function inPlay(): Promise<Document> {
+    const { document: copy, values } = await now();
+    const [first, ...others] = copy.scenes;
+    return { ...copy, scenes: [{ ...first!, values: { ...first!.values, ...values } }, ...others] };
+  }
+
+  /** Goes on with one of two documents; undo works across it. */
+  function settleConflict(choice: 'mine' | 'theirs') {
+    return inLine(async () => {
+      const before = await now();
+      const chosen = await saving.settle(choice);
+      if (chosen === before.document) return;
+      history.note(before);
+      await load(chosen, changedValues(before.document, chosen));
+    });
+  }
+
+  const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
+
+  return {
+    document,
+    loaded,
+    texts,
+    fractions,
+    editing,
+    mistake,
+    saving,
+    history,
+    sweeps,
+    frames,
+    painters,
+    open,
+    edit,
+    askEdit,
+    /** An edit that needs what is in play. */
+    askEditInPlay: (ask: Ask) => askEdit(ask, frameCore),
+    change,
+    undo: () => step('back'),
+    redo: () => step('forward'),
+    beginMove,
+    moveByHand,
+    keepValues,
+    keepWindow,
+    keepTrace,
+    inPlay,
+    settleConflict,
+    problemOf,
+    /** A question that needs no values in play. */
+    ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
+    /** A question about what is in play. */
+    askInPlay: (ask: Ask): Promise<Answer> => frameCore.ask(ask),
+    addDials: (names: string[]) => askEdit({ kind: 'addParameters', names }),
+  };
+});

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+// The strip under the stage with the dials, near the hand of a person standing at a board.
+import { computed } from 'vue';
+import { useBench } from '../bench/store';
+import MathText from '../shared/MathText.vue';
+import Dial from './Dial.vue';
+
+const bench = useBench();
+
+const dials = computed(() =>
+  (bench.loaded?.dials ?? []).flatMap((dial, index) => {
+    const stated = bench.document?.stated.find((s) => s.id === dial.id);
+    if (!stated || stated.hidden) return [];
+    return [
+      { dial, index, stated, text: bench.texts?.dials[index] ?? '', fraction: bench.fractions[index] ?? 0 },
+    ];
+  }),
+);
+const missing = computed(() => bench.loaded?.missing ?? []);
+</script>
+
+<template>
+  <section class="deck" aria-label="Deck: the parameters' dials">
+    <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
+    <button
+      v-for="letter in missing"
+      :key="letter.name"
+      class="empty"
+      :data-missing="letter.name"
+      @click="bench.addDials([letter.name])"
+    >
+      <MathText :latex="letter.latex" class="letter" />
+      has no value yet
+      <strong>Make it a dial</strong>
+    </button>
+    <p v-if="!dials.length && !missing.length" class="hint">
+      A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.deck {
+  display: flex;
+  gap: 14px;
+  padding: 12px 18px;
+  background: var(--deck);
+  border-top: 1px solid var(--hairline);
+  overflow-x: auto;
+  min-height: calc(120px * var(--deck-scale));
+  flex: none;
+}
+.empty {
+  flex: 1 0 200px;
+  max-width: 320px;
+  border: 2px dashed var(--axis);
+  border-radius: 6px;
+  background: none;
+  color: var(--muted);
+  font: inherit;
+  cursor: pointer;
+  padding: 8px;
+}
+.empty strong {
+  display: block;
+  color: var(--sea);
+}
+.letter {
+  font-size: 24px;
+  color: var(--ink);
+}
+.hint {
+  align-self: center;
+  margin: 0 auto;
+}
+</style>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+// An entry of the folio: what it says, and a menu of what can be done with it.
+import { computed } from 'vue';
+import { useBench } from '../bench/store';
+
+export interface Action {
+  key: string;
+  words: string;
+  act: () => void;
+}
+
+const props = defineProps<{ id: string; name: string; actions?: Action[] }>();
+const bench = useBench();
+
+const problem = computed(() => bench.problemOf(props.id));
+const edit = () => (bench.editing = props.id);
+
+const common = computed<Action[]>(() => [
+  { key: 'edit', words: 'Change …', act: edit },
+  ...(props.actions ?? []),
+  { key: 'up', words: 'Move up', act: () => void bench.askEdit({ kind: 'move', id: props.id, by: -1 }) },
+  { key: 'down', words: 'Move down', act: () => void bench.askEdit({ kind: 'move', id: props.id, by: 1 }) },
+  { key: 'delete', words: 'Delete', act: () => void bench.askEdit({ kind: 'delete', id: props.id }) },
+]);
+
+function key(e: KeyboardEvent) {
+  if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+    void bench.askEdit({ kind: 'move', id: props.id, by: e.key === 'ArrowUp' ? -1 : 1 });
+  } else if (e.key === 'Delete') {
+    void bench.askEdit({ kind: 'delete', id: props.id });
+  } else {
+    return;
+  }
+  e.preventDefault();
+}
+</script>
+
+<template>
+  <li class="entry" :data-entry="id">
+    <slot name="before" />
+    <div class="body">
+      <button class="says" :title="`Change ${name}`" @click="edit" @keydown="key"><slot /></button>
+      <slot name="below" />
+      <p v-if="problem" class="problem" role="alert">
+        {{ problem.message }}
+        <button
+          v-if="problem.code === 'no-value' && bench.loaded?.missing.length"
+          class="link"
+          @click="bench.addDials(bench.loaded.missing.map((m) => m.name))"
+        >
+          Make {{ bench.loaded.missing.map((m) => m.name).join(', ') }}
+          {{ bench.loaded.missing.length > 1 ? 'dials' : 'a dial' }}
+        </button>
+      </p>
+    </div>
+    <a-dropdown :trigger="['click']" placement="bottomRight">
+      <button class="more" :aria-label="`What to do with ${name}`">⋯</button>
+      <template #overlay>
+        <a-menu>
+          <a-menu-item v-for="a in common" :key="a.key" @click="a.act">{{ a.words }}</a-menu-item>
+        </a-menu>
+      </template>
+    </a-dropdown>
+  </li>
+</template>
+
+<style scoped>
+.entry {
+  display: flex;
+  align-items: flex-start;
+  gap: 10px;
+  padding: 0;
+}
+.body {
+  flex: 1;
+  min-width: 0;
+}
+.says {
+  display: block;
+  width: 100%;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-radius: 4px;
+  padding: 4px 4px 3px;
+  margin-left: -4px;
+  cursor: text;
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+.says:hover {
+  background: var(--paper);
+}
+.more {
+  flex: none;
+  width: 30px;
+  height: 30px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  color: var(--muted);
+  font-size: 18px;
+  line-height: 1;
+  cursor: pointer;
+}
+.more:hover,
+.more:focus-visible {
+  background: var(--paper);
+}
+</style>

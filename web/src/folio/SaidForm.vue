@@ -1,0 +1,179 @@
+<script setup lang="ts">
+// Writes a text: words, with formulas and live values as chips. Alt+V puts in a live value, Alt+F a formula.
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
+import { useBench } from '../bench/store';
+import type { Piece, Problem, Said, ValueForm } from '../generated/types';
+import EntryForm from './EntryForm.vue';
+import FormulaField from './FormulaField.vue';
+import { chipOf, piecesOf } from './chips';
+
+const props = defineProps<{ said: Said }>();
+const bench = useBench();
+const page = useTemplateRef<HTMLElement>('page');
+const refused = ref<Problem>();
+
+/** The chip that is being made or changed. */
+const chip = ref<Piece>();
+let changed: HTMLElement | undefined;
+let caret: Range | undefined;
+
+onMounted(() => {
+  for (const piece of props.said.pieces) {
+    page.value!.append(piece.kind === 'words' ? piece.text : chipOf(piece));
+  }
+  page.value!.focus();
+  getSelection()?.selectAllChildren(page.value!);
+  getSelection()?.collapseToEnd();
+});
+
+function begin(kind: 'value' | 'formula') {
+  const selection = getSelection();
+  caret =
+    selection?.rangeCount && page.value!.contains(selection.anchorNode) ? selection.getRangeAt(0) : undefined;
+  changed = undefined;
+  chip.value = { kind, text: '', ...(kind === 'value' ? { form: 'number' as ValueForm, decimals: 2 } : {}) };
+}
+
+function clicked(e: MouseEvent) {
+  const element = (e.target as HTMLElement).closest<HTMLElement>('.chip-piece');
+  if (!element) return;
+  changed = element;
+  chip.value = { ...(JSON.parse(element.dataset.piece!) as Piece) };
+}
+
+async function put() {
+  if (!chip.value?.text.trim()) return;
+  const { problem } = await bench.ask({ kind: 'typeset', text: chip.value.text });
+  if (problem) return;
+  const made = chipOf(chip.value);
+  if (changed) changed.replaceWith(made);
+  else if (caret) caret.insertNode(made);
+  else page.value!.append(made);
+  chip.value = undefined;
+  await nextTick();
+  page.value!.focus();
+  const after = document.createRange();
+  after.setStartAfter(made);
+  getSelection()?.removeAllRanges();
+  getSelection()?.addRange(after);
+}
+
+function remove() {
+  changed?.remove();
+  chip.value = undefined;
+}
+
+function key(e: KeyboardEvent) {
+  if (e.altKey && (e.code === 'KeyV' || e.code === 'KeyF')) {
+    e.preventDefault();
+    begin(e.code === 'KeyV' ? 'value' : 'formula');
+  } else if (e.key === 'Enter' && !e.shiftKey) {
+    e.preventDefault();
+    void keep();
+  } else if (e.key === 'Escape') {
+    return;
+  }
+  e.stopPropagation();
+}
+
+/** Pastes words only. */
+function paste(e: ClipboardEvent) {
+  e.preventDefault();
+  document.execCommand('insertText', false, e.clipboardData?.getData('text/plain') ?? '');
+}
+
+async function keep() {
+  if (chip.value) return put();
+  const pieces = piecesOf(page.value!);
+  if (!pieces.length) {
+    bench.editing = '';
+    return;
+  }
+  refused.value = await bench.askEdit({ kind: 'putSaid', said: { ...props.said, pieces } });
+  if (!refused.value) bench.editing = '';
+}
+
+const chipText = computed({
+  get: () => chip.value?.text ?? '',
+  set: (v) => chip.value && (chip.value.text = v),
+});
+const forms = [
+  { value: 'number', label: 'the value: 4.5' },
+  { value: 'equation', label: 'name and value: f(2) = 4.5' },
+  { value: 'substituted', label: 'with the numbers put in' },
+];
+</script>
+
+<template>
+  <EntryForm
+    :keep="chip ? 'Put it in' : 'Keep'"
+    @keep="keep"
+    @cancel="chip ? (chip = undefined) : (bench.editing = '')"
+  >
+    <div
+      ref="page"
+      class="page"
+      contenteditable="true"
+      role="textbox"
+      aria-multiline="true"
+      aria-label="Text"
+      @keydown="key"
+      @paste="paste"
+      @click="clicked"
+    />
+    <div v-if="!chip" class="buttons">
+      <a-button size="small" @mousedown.prevent @click="begin('value')">+ live value</a-button>
+      <a-button size="small" @mousedown.prevent @click="begin('formula')">+ formula</a-button>
+    </div>
+    <div v-else class="chip-form">
+      <FormulaField
+        v-model="chipText"
+        :label="chip.kind === 'value' ? 'Live value' : 'Formula'"
+        :placeholder="chip.kind === 'value' ? 'f(2)' : 'f(x) = x²'"
+        focus
+        palette
+        @enter="put"
+        @escape="chip = undefined"
+      />
+      <template v-if="chip.kind === 'value'">
+        <a-select v-model:value="chip.form" :options="forms" aria-label="How it is written" />
+        <label
+          >at most
+          <a-input-number v-model:value="chip.decimals" :min="0" :max="12" size="small" /> decimals</label
+        >
+      </template>
+      <a-button v-if="changed" size="small" @click="remove">Take it out</a-button>
+    </div>
+    <p v-if="refused" class="problem" role="alert">{{ refused.message }}</p>
+  </EntryForm>
+</template>
+
+<style scoped>
+.page {
+  min-height: 84px;
+  padding: 8px 10px;
+  border: 1px solid var(--axis);
+  border-radius: 5px;
+  background: var(--sheet);
+  line-height: 1.7;
+}
+.page :deep(.chip-piece) {
+  display: inline-block;
+  padding: 0 7px;
+  margin: 0 1px;
+  border-radius: 10px;
+  line-height: 1.5;
+  background: var(--paper);
+  border: 1px solid var(--sea);
+  cursor: pointer;
+}
+.buttons,
+.chip-form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.chip-form {
+  display: grid;
+}
+</style>

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+// Says what is shown: a curve, a point, a guide or a trace, and how it looks.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Problem, Shown } from '../generated/types';
+import EntryForm from './EntryForm.vue';
+import FormulaField from './FormulaField.vue';
+
+const props = defineProps<{ entry: Shown }>();
+const bench = useBench();
+const entry = ref<Shown>(structuredClone({ ...props.entry }));
+const refused = ref<Problem>();
+
+const functions = computed(() =>
+  (bench.document?.stated ?? [])
+    .filter((s) => s.kind === 'function' && s.variables?.length === 1)
+    .map((s) => ({ value: s.name, label: s.name })),
+);
+const points = computed(() =>
+  (bench.document?.shown ?? [])
+    .filter((s) => s.kind === 'point')
+    .map((s) => ({ value: s.id, label: s.name })),
+);
+
+const x = computed({ get: () => entry.value.x ?? '', set: (v) => (entry.value.x = v) });
+const y = computed({ get: () => entry.value.y ?? '', set: (v) => (entry.value.y = v) });
+const at = computed({ get: () => entry.value.at ?? '', set: (v) => (entry.value.at = v) });
+
+const directions = [
+  { value: 'upright', label: 'upright, x =' },
+  { value: 'level', label: 'level, y =' },
+  { value: 'slanted', label: 'slanted, y =' },
+];
+const patterns = [
+  { value: 'whole', label: 'whole' },
+  { value: 'dashed', label: 'dashed' },
+  { value: 'dotted', label: 'dotted' },
+];
+const labels = computed(() => {
+  const kinds = {
+    curve: ['name', 'formula', 'none'],
+    point: ['name', 'coordinates', 'none'],
+    guide: ['name', 'none'],
+    trace: [],
+  };
+  const words: Record<string, string> = {
+    name: props.entry.kind === 'guide' ? 'its equation' : 'its name',
+    formula: 'the formula with values',
+    coordinates: 'name and coordinates',
+    none: 'nothing',
+  };
+  return kinds[props.entry.kind].map((value) => ({ value, label: words[value]! }));
+});
+const usualPattern = computed(() =>
+  props.entry.kind === 'guide' || entry.value.parent ? 'dashed' : 'whole',
+);
+
+async function keep() {
+  refused.value = await bench.askEdit({ kind: 'putShown', shown: entry.value });
+  if (!refused.value) bench.editing = '';
+}
+
+const refusedAt = (field: string) => (refused.value?.field === field ? refused.value : undefined);
+</script>
+
+<template>
+  <EntryForm :keep="entry.id ? 'Keep' : 'Show it'" @keep="keep" @cancel="bench.editing = ''">
+    <template v-if="entry.kind === 'curve'">
+      <label class="line">
+        the curve of
+        <a-select v-model:value="entry.function" :options="functions" aria-label="Function" />
+      </label>
+      <label class="line"
+        >as the parent, grey and dashed <a-switch v-model:checked="entry.parent" size="small"
+      /></label>
+    </template>
+    <template v-else-if="entry.kind === 'point'">
+      <label class="line"
+        >name <a-input v-model:value="entry.name" placeholder="P" aria-label="Name of the point"
+      /></label>
+      <div>
+        x
+        <FormulaField
+          v-model="x"
+          label="x of the point"
+          placeholder="p"
+          :refused="refusedAt('x')"
+          focus
+          @enter="keep"
+          @escape="bench.editing = ''"
+        />
+      </div>
+      <div>
+        y
+        <FormulaField
+          v-model="y"
+          label="y of the point"
+          placeholder="f(p)"
+          :refused="refusedAt('y')"
+          @enter="keep"
+          @escape="bench.editing = ''"
+        />
+      </div>
+    </template>
+    <template v-else-if="entry.kind === 'guide'">
+      <label class="line">
+        a guide
+        <a-select v-model:value="entry.direction" :options="directions" aria-label="Direction" />
+      </label>
+      <FormulaField
+        v-model="at"
+        label="Where the guide lies"
+        placeholder="h"
+        :refused="refusedAt('at')"
+        focus
+        @enter="keep"
+        @escape="bench.editing = ''"
+      />
+    </template>
+    <label v-else class="line">
+      the trace of
+      <a-select v-model:value="entry.of" :options="points" aria-label="Point" />
+    </label>
+    <template v-if="entry.id">
+      <div class="line">
+        colour
+        <div class="swatches" role="radiogroup" aria-label="Colour">
+          <button
+            v-for="hue in 8"
+            :key="hue"
+            type="button"
+            role="radio"
+            class="swatch"
+            :class="`hue-${hue - 1}`"
+            :aria-checked="entry.colour % 8 === hue - 1"
+            :aria-label="`Colour ${hue}`"
+            @click="entry.colour = hue - 1"
+          />
+        </div>
+      </div>
+      <label v-if="entry.kind === 'curve' || entry.kind === 'guide'" class="line">
+        line
+        <a-select
+          :value="entry.pattern || usualPattern"
+          :options="patterns"
+          aria-label="Line"
+          @change="entry.pattern = $event as Shown['pattern']"
+        />
+      </label>
+      <label v-if="labels.length" class="line">
+        label
+        <a-select
+          :value="entry.label || 'name'"
+          :options="labels"
+          aria-label="Label"
+          @change="entry.label = $event as Shown['label']"
+        />
+      </label>
+    </template>
+    <p v-if="refused && !['x', 'y', 'at'].includes(refused.field)" class="problem" role="alert">
+      {{ refused.message }}
+    </p>
+  </EntryForm>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: 1fr 168px;
+  align-items: center;
+  gap: 10px;
+}
+.line :deep(.ant-switch) {
+  justify-self: start;
+}
+.swatches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+}
+.swatch {
+  width: 28px;
+  height: 28px;
+  border-radius: 50%;
+  border: 2px solid var(--sheet);
+  background: var(--hue);
+  cursor: pointer;
+}
+.swatch[aria-checked='true'] {
+  box-shadow: 0 0 0 2px var(--ink);
+}
+</style>

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+// What is shown on the stage: curves, points, guides, traces.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Shown, ShownKind } from '../generated/types';
+import Pieces from '../shared/Pieces.vue';
+import EntryRow, { type Action } from './EntryRow.vue';
+import PartHead from './PartHead.vue';
+import ShownForm from './ShownForm.vue';
+
+const bench = useBench();
+const fresh = ref<Shown>();
+
+const rows = computed(() =>
+  (bench.document?.shown ?? []).map((entry) => ({
+    entry,
+    sentence: bench.loaded?.shown.find((s) => s.id === entry.id)?.sentence ?? [],
+  })),
+);
+const hasPoints = computed(() => rows.value.some(({ entry }) => entry.kind === 'point'));
+const hasFunctions = computed(() => bench.document?.stated.some((s) => s.kind === 'function'));
+
+const kinds = computed<{ kind: ShownKind; words: string; waits: string }[]>(() => [
+  {
+    kind: 'curve',
+    words: 'the curve of a function',
+    waits: hasFunctions.value ? '' : 'state a function first',
+  },
+  { kind: 'point', words: 'a point', waits: '' },
+  { kind: 'guide', words: 'a guide line', waits: '' },
+  { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
+]);
+
+function add(kind: ShownKind) {
+  fresh.value = { id: '', kind, colour: 0 };
+  if (kind === 'guide') fresh.value.direction = 'upright';
+  if (kind === 'curve')
+    fresh.value.function = bench.document?.stated.filter((s) => s.kind === 'function').at(-1)?.name;
+  if (kind === 'trace')
+    fresh.value.of = rows.value.filter(({ entry }) => entry.kind === 'point').at(-1)?.entry.id;
+  bench.editing = 'shown';
+}
+
+const name = (e: Shown) => e.name ?? e.function ?? e.kind;
+
+function actions(e: Shown): Action[] {
+  if (e.kind === 'point' && !bench.document?.shown.some((s) => s.of === e.id)) {
+    const shown: Shown = { id: '', kind: 'trace', of: e.id, colour: e.colour };
+    return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'putShown', shown }) }];
+  }
+  if (e.kind !== 'trace') return [];
+  const list: Action[] = [
+    { key: 'clear', words: 'Clear the trace', act: () => void clearTrace(e) },
+    { key: 'keep', words: 'Keep the trace', act: () => void bench.keepTrace(e.id) },
+  ];
+  return list;
+}
+
+async function clearTrace(e: Shown) {
+  if (e.kept?.length) await bench.change((copy) => delete copy.shown.find((s) => s.id === e.id)!.kept);
+  await bench.frames.request(['clearTraces']);
+}
+
+function toggle(e: Shown) {
+  void bench.change((copy) => {
+    const entry = copy.shown.find((s) => s.id === e.id)!;
+    entry.hidden = !entry.hidden;
+  });
+}
+</script>
+
+<template>
+  <section aria-label="Shown">
+    <PartHead title="Shown" add="">
+      <a-dropdown :trigger="['click']">
+        <button class="plus" aria-label="Show something on the stage" title="Show something on the stage">
+          +
+        </button>
+        <template #overlay>
+          <a-menu>
+            <a-menu-item v-for="k in kinds" :key="k.kind" :disabled="!!k.waits" @click="add(k.kind)">
+              {{ k.words }}<template v-if="k.waits"> ({{ k.waits }})</template>
+            </a-menu-item>
+          </a-menu>
+        </template>
+      </a-dropdown>
+    </PartHead>
+    <ul>
+      <template v-for="{ entry, sentence } in rows" :key="entry.id">
+        <li v-if="bench.editing === entry.id"><ShownForm :entry="entry" /></li>
+        <EntryRow
+          v-else
+          :id="entry.id"
+          :name="name(entry)"
+          :actions="actions(entry)"
+          :class="{ hidden: entry.hidden }"
+        >
+          <template #before>
+            <button
+              class="sample"
+              :class="[entry.parent ? 'parent' : `hue-${entry.colour % 8}`, entry.kind, entry.pattern]"
+              :aria-pressed="!entry.hidden"
+              :aria-label="`${entry.hidden ? 'Show' : 'Hide'} ${name(entry)}`"
+              :title="entry.hidden ? 'Show' : 'Hide'"
+              @click="toggle(entry)"
+            >
+              <svg viewBox="0 0 32 16" aria-hidden="true">
+                <circle v-if="entry.kind === 'point'" cx="16" cy="8" r="5.5" />
+                <template v-else-if="entry.kind === 'trace'">
+                  <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
+                </template>
+                <path v-else d="M2 8h28" />
+              </svg>
+            </button>
+          </template>
+          <Pieces :pieces="sentence" />
+        </EntryRow>
+      </template>
+      <li v-if="bench.editing === 'shown' && fresh"><ShownForm :entry="fresh" /></li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.sample {
+  flex: none;
+  width: 36px;
+  height: 30px;
+  padding: 0 2px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  cursor: pointer;
+}
+.sample:hover {
+  background: var(--paper);
+}
+.sample svg {
+  width: 32px;
+  height: 16px;
+  fill: var(--hue);
+  stroke: var(--hue);
+}
+.sample path {
+  stroke-width: 4;
+  fill: none;
+}
+.sample.guide path {
+  stroke-width: 2;
+}
+.sample.guide path,
+.sample.parent path,
+.sample.dashed path {
+  stroke-dasharray: 7 4;
+}
+.sample.dotted path {
+  stroke-dasharray: 2 4;
+}
+.sample.whole path {
+  stroke-dasharray: none;
+}
+.sample.parent {
+  --hue: var(--parent);
+}
+.sample circle {
+  stroke: none;
+}
+.hidden .sample svg {
+  opacity: 0.25;
+}
+.hidden :deep(.says) {
+  color: var(--muted);
+  text-decoration: line-through;
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+// What is stated: functions and parameters.
+import { computed } from 'vue';
+import { useBench } from '../bench/store';
+import type { Stated } from '../generated/types';
+import MathText from '../shared/MathText.vue';
+import EntryRow, { type Action } from './EntryRow.vue';
+import ParameterForm from './ParameterForm.vue';
+import PartHead from './PartHead.vue';
+import StatementForm from './StatementForm.vue';
+
+const bench = useBench();
+
+const rows = computed(() =>
+  (bench.document?.stated ?? []).map((stated) => {
+    const place = bench.loaded?.functions.findIndex((f) => f.id === stated.id) ?? -1;
+    const view = bench.loaded?.functions[place];
+    const dial = bench.loaded?.dials.find((d) => d.id === stated.id);
+    return { stated, view, dial, now: view?.moves ? bench.texts?.now[place] : undefined };
+  }),
+);
+
+function actions(stated: Stated): Action[] {
+  if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
+  if (bench.document?.shown.some((s) => s.kind === 'curve' && s.function === stated.name)) return [];
+  const shown = { id: '', kind: 'curve' as const, function: stated.name, colour: 0 };
+  return [
+    { key: 'show', words: 'Show its curve', act: () => void bench.askEdit({ kind: 'putShown', shown }) },
+  ];
+}
+</script>
+
+<template>
+  <section aria-label="Stated">
+    <PartHead title="Stated" add="State a function or a parameter" @add="bench.editing = 'stated'" />
+    <ul>
+      <template v-for="{ stated, view, dial, now } in rows" :key="stated.id">
+        <li v-if="bench.editing === stated.id">
+          <StatementForm v-if="stated.kind === 'function'" :id="stated.id" :text="view?.text ?? ''" />
+          <ParameterForm v-else :stated="stated" />
+        </li>
+        <EntryRow v-else :id="stated.id" :name="stated.name" :actions="actions(stated)">
+          <MathText v-if="view" :latex="view.latex" class="formula" />
+          <span v-else-if="dial" class="parameter" :class="`hue-${dial.colour % 8}`">
+            <MathText :latex="dial.latex" class="letter" /> from {{ dial.from }} to {{ dial.to }}, step
+            {{ stated.step }}
+          </span>
+          <template #below>
+            <p v-if="now" class="now">now <MathText :latex="now" /></p>
+          </template>
+        </EntryRow>
+      </template>
+      <li v-if="bench.editing === 'stated'"><StatementForm id="" text="" /></li>
+    </ul>
+    <p v-if="!rows.length && bench.editing !== 'stated'" class="hint">
+      State a function as it stands on the worksheet, such as f(x) = a(x − h)² + k.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.formula {
+  font-size: 17px;
+}
+.letter {
+  color: var(--hue);
+}
+.parameter {
+  color: var(--muted);
+}
+.now {
+  margin: 0;
+  color: var(--muted);
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+</style>

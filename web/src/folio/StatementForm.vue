@@ -1,0 +1,38 @@
+<script setup lang="ts">
+// States a function or a parameter, or changes one.
+import { ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Problem } from '../generated/types';
+import EntryForm from './EntryForm.vue';
+import FormulaField from './FormulaField.vue';
+
+const props = defineProps<{ id: string; text: string }>();
+const bench = useBench();
+const text = ref(props.text);
+const refused = ref<Problem>();
+
+async function keep() {
+  if (text.value.trim() === props.text.trim()) return close();
+  refused.value = await bench.askEdit({ kind: 'state', id: props.id, text: text.value });
+  if (!refused.value) close();
+}
+
+function close() {
+  bench.editing = '';
+}
+</script>
+
+<template>
+  <EntryForm :keep="id ? 'Keep' : 'State it'" @keep="keep" @cancel="close">
+    <FormulaField
+      v-model="text"
+      label="Statement"
+      placeholder="f(x) = a(x − h)² + k   or   a = 2"
+      :refused="refused"
+      focus
+      palette
+      @enter="keep"
+      @escape="close"
+    />
+  </EntryForm>
+</template>

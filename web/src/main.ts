@@ -1,0 +1,12 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
+import '@fontsource-variable/source-serif-4/index.css';
+import 'ant-design-vue/dist/reset.css';
+import 'katex/dist/katex.min.css';
+import './styles/theme.css';
+import './styles/base.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './router';
+
+createApp(App).use(createPinia()).use(router).mount('#app');

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+// A sentence of words and formulas.
+import type { PieceView } from '../generated/types';
+import MathText from './MathText.vue';
+
+defineProps<{ pieces: PieceView[] }>();
+</script>
+
+<template>
+  <template v-for="(piece, i) in pieces" :key="i">
+    <MathText v-if="piece.latex" :latex="piece.latex" :class="{ live: piece.live }" />
+    <span v-else :class="{ live: piece.live }">{{ piece.text }}</span>
+  </template>
+</template>

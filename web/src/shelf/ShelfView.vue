@@ -1,0 +1,333 @@
+<script setup lang="ts">
+// The shelf: a teacher's demonstrations with small pictures.
+import { notification } from 'ant-design-vue';
+import { h, onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { api } from '../api/client';
+import { outbox } from '../api/outbox';
+import { usePerson } from '../api/person';
+import type { Entry } from '../generated/types';
+import Wordmark from '../shared/Wordmark.vue';
+
+const people = usePerson();
+const router = useRouter();
+const entries = ref<Entry[]>();
+const words = ref('');
+const problem = ref('');
+const renaming = ref('');
+const title = ref('');
+const unsent = ref(new Set<string>());
+const file = ref<HTMLInputElement>();
+
+onMounted(async () => {
+  document.title = 'Shelf – Parvix';
+  await attempt(async () => {
+    const person = await people.known();
+    if (!person.signedIn) {
+      await router.replace({ name: 'signIn' });
+      return;
+    }
+    unsent.value = new Set((await outbox.list(person.name)).map(([id]) => id));
+    await list();
+  });
+});
+
+async function list() {
+  entries.value = await api.list(words.value);
+}
+
+async function attempt(task: () => Promise<void>) {
+  problem.value = '';
+  try {
+    await task();
+  } catch (e) {
+    problem.value = (e as Error).message;
+  }
+}
+
+let searching = 0;
+watch(words, () => {
+  window.clearTimeout(searching);
+  searching = window.setTimeout(() => void attempt(list), 200);
+});
+
+const openBench = (id: string) => router.push({ name: 'bench', params: { id } });
+
+const add = () => attempt(async () => void (await openBench((await api.add('Untitled demonstration')).id)));
+
+const copy = (e: Entry) =>
+  attempt(async () => {
+    await api.copy(e.id);
+    await list();
+  });
+
+const remove = (e: Entry) =>
+  attempt(async () => {
+    await api.remove(e.id);
+    await list();
+    const key = `deleted-${e.id}`;
+    const undo = () =>
+      attempt(async () => {
+        await api.restore(e.id);
+        notification.close(key);
+        await list();
+      });
+    notification.open({
+      key,
+      message: `“${e.title}” was deleted.`,
+      description: 'It can be brought back for 30 days.',
+      btn: h('button', { class: 'link', onClick: undo }, 'Bring it back'),
+      duration: 12,
+    });
+  });
+
+function beginRename(e: Entry) {
+  renaming.value = e.id;
+  title.value = e.title;
+}
+
+const rename = (e: Entry) =>
+  attempt(async () => {
+    if (renaming.value !== e.id) return;
+    renaming.value = '';
+    const name = title.value.trim();
+    if (!name || name === e.title) return;
+    const stored = await api.read(e.id);
+    await api.save(e.id, stored.revision, { ...stored.document, title: name });
+    await list();
+  });
+
+const importFile = (event: Event) =>
+  attempt(async () => {
+    const input = event.target as HTMLInputElement;
+    const chosen = input.files?.[0];
+    input.value = '';
+    if (!chosen) return;
+    const stored = await api.importText(await chosen.text());
+    await openBench(stored.id);
+  });
+
+async function leave() {
+  await attempt(people.leave);
+  await router.replace({ name: 'signIn' });
+}
+
+const when = (date: string) =>
+  new Date(date).toLocaleDateString([], { day: 'numeric', month: 'long', year: 'numeric' });
+</script>
+
+<template>
+  <div class="shelf">
+    <header class="head">
+      <Wordmark />
+      <h1>Shelf</h1>
+      <span class="room" />
+      <span class="who">{{ people.person?.name }}</span>
+      <button class="out" @click="leave">Sign out</button>
+    </header>
+    <main>
+      <div class="tools">
+        <a-input
+          v-model:value="words"
+          size="large"
+          allow-clear
+          placeholder="Search the titles"
+          aria-label="Search the titles"
+        />
+        <a-button size="large" @click="file?.click()">Import a file</a-button>
+        <input
+          ref="file"
+          type="file"
+          accept=".json,application/json"
+          hidden
+          data-import
+          @change="importFile"
+        />
+        <button class="brass" @click="add">New demonstration</button>
+      </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="!entries && !problem" role="status">Opening the shelf …</p>
+      <ul v-else>
+        <li v-for="e in entries" :key="e.id" class="card" :data-title="e.title">
+          <RouterLink :to="{ name: 'bench', params: { id: e.id } }" class="picture">
+            <img :src="api.pictureAddress(e)" :alt="`Open ${e.title}`" loading="lazy" />
+          </RouterLink>
+          <div class="line">
+            <input
+              v-if="renaming === e.id"
+              v-model="title"
+              class="title"
+              aria-label="New title"
+              maxlength="120"
+              autofocus
+              @vue:mounted="({ el }: { el: HTMLInputElement }) => el.select()"
+              @keydown.enter="rename(e)"
+              @keydown.esc="renaming = ''"
+              @blur="rename(e)"
+            />
+            <RouterLink v-else :to="{ name: 'bench', params: { id: e.id } }" class="title">{{
+              e.title
+            }}</RouterLink>
+            <a-dropdown :trigger="['click']" placement="bottomRight">
+              <button class="more" :aria-label="`What to do with ${e.title}`">⋯</button>
+              <template #overlay>
+                <a-menu>
+                  <a-menu-item key="rename" @click="beginRename(e)">Rename</a-menu-item>
+                  <a-menu-item key="copy" @click="copy(e)">Copy</a-menu-item>
+                  <a-menu-item key="file"
+                    ><a :href="api.fileAddress(e.id)" download>Export as a file</a></a-menu-item
+                  >
+                  <a-menu-item key="delete" @click="remove(e)">Delete</a-menu-item>
+                </a-menu>
+              </template>
+            </a-dropdown>
+          </div>
+          <p class="when">
+            changed {{ when(e.changedAt) }}
+            <span v-if="unsent.has(e.id)" class="unsent">· unsent changes in this browser</span>
+          </p>
+        </li>
+      </ul>
+      <p v-if="entries && !entries.length" class="hint">
+        {{ words ? 'No title holds these words.' : 'The shelf is empty. Begin with a new demonstration.' }}
+      </p>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  min-height: 100dvh;
+  background: var(--paper);
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  min-height: 50px;
+  padding: 0 24px;
+  background: var(--head);
+  color: var(--on-head);
+}
+h1 {
+  font-family: var(--serif);
+  font-size: 19px;
+  font-weight: 500;
+  margin: 0;
+}
+.room {
+  flex: 1;
+}
+.who {
+  color: var(--on-head-muted);
+}
+.who,
+.out {
+  white-space: nowrap;
+}
+.out {
+  font: inherit;
+  min-height: 34px;
+  padding: 0 12px;
+  color: var(--on-head);
+  background: none;
+  border: 1px solid #ffffff40;
+  border-radius: 5px;
+  cursor: pointer;
+}
+main {
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin-bottom: 24px;
+}
+.tools > :first-child {
+  flex: 1 1 220px;
+  max-width: 420px;
+  margin-right: auto;
+}
+.brass {
+  min-height: 40px;
+  padding: 0 20px;
+  border: 0;
+  border-radius: 6px;
+  background: var(--brass);
+  color: #14283a;
+  font: inherit;
+  font-weight: 700;
+  cursor: pointer;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+  gap: 22px;
+}
+.card {
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+  overflow: hidden;
+}
+.card:hover {
+  border-color: var(--sea);
+}
+.picture {
+  display: block;
+  border-bottom: 1px solid var(--hairline);
+}
+.picture img {
+  display: block;
+  width: 100%;
+  aspect-ratio: 16 / 10;
+  object-fit: cover;
+}
+.line {
+  display: flex;
+  align-items: center;
+  padding: 10px 8px 0 16px;
+}
+.title {
+  flex: 1;
+  min-width: 0;
+  font-family: var(--serif);
+  font-size: 18px;
+  font-weight: 600;
+  color: var(--ink);
+}
+input.title {
+  border: 1px solid var(--sea);
+  border-radius: 4px;
+  padding: 2px 6px;
+  background: var(--sheet);
+}
+.more {
+  width: 36px;
+  height: 36px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  font-size: 20px;
+  color: var(--muted);
+  cursor: pointer;
+}
+.more:hover {
+  background: var(--paper);
+}
+.when {
+  margin: 0;
+  padding: 2px 16px 14px;
+  color: var(--muted);
+  font-size: 14px;
+}
+.unsent {
+  color: var(--wrong);
+}
+</style>

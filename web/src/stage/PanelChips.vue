@@ -1,0 +1,161 @@
+<script setup lang="ts">
+// A panel's own controls: small chips in its corner that come with hover, focus or touch.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Panel, Window } from '../generated/types';
+
+const props = defineProps<{ panel: Panel; index: number }>();
+const emit = defineEmits<{ fit: [] }>();
+const bench = useBench();
+
+const open = ref(false);
+const ends = ref({ left: '', right: '', bottom: '', top: '' });
+const problem = ref<{ field: string; message: string }>();
+
+const fields: { key: keyof Window; label: string }[] = [
+  { key: 'left', label: 'x from' },
+  { key: 'right', label: 'to' },
+  { key: 'bottom', label: 'y from' },
+  { key: 'top', label: 'to' },
+];
+const shownFields = computed(() => (props.panel.equalScales ? fields.slice(0, 2) : fields));
+
+const change = (fields: Partial<Panel>) =>
+  bench.change((copy) => Object.assign(copy.panels[props.index]!, fields));
+
+async function show(isOpen: boolean) {
+  open.value = isOpen;
+  if (!isOpen) return;
+  problem.value = undefined;
+  const { window } = await bench.askInPlay({
+    kind: 'window',
+    panel: props.index,
+    ...bench.frames.panels[props.index]!,
+  });
+  if (!window) return;
+  for (const { key } of fields) ends.value[key] = String(Number(window[key].toPrecision(6)));
+}
+
+/** Takes the typed ends over; formulas such as 2π are allowed. */
+async function apply() {
+  problem.value = undefined;
+  const window = { ...props.panel.window };
+  for (const { key } of shownFields.value) {
+    const answer = await bench.ask({ kind: 'value', text: ends.value[key] });
+    if (answer.problem) {
+      problem.value = { field: key, message: answer.problem.message };
+      return;
+    }
+    window[key] = answer.number ?? 0;
+  }
+  if (window.left >= window.right || window.bottom >= window.top) {
+    problem.value = { field: 'right', message: 'The second end must be above the first.' };
+    return;
+  }
+  const size = bench.frames.panels[props.index]!;
+  const typed = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
+  await change({ window: typed.window ?? window });
+  open.value = false;
+}
+</script>
+
+<template>
+  <div class="chips">
+    <button class="chip" @click="emit('fit')">fit</button>
+    <button
+      class="chip"
+      :aria-pressed="panel.equalScales"
+      @click="change({ equalScales: !panel.equalScales })"
+    >
+      equal scales
+    </button>
+    <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
+      <button class="chip" :aria-expanded="open">window …</button>
+      <template #content>
+        <form class="window-form" @submit.prevent="apply">
+          <div class="ends">
+            <label v-for="{ key, label } in shownFields" :key="key">
+              {{ label }}
+              <a-input v-model:value="ends[key]" :status="problem?.field === key ? 'error' : ''" />
+            </label>
+          </div>
+          <p v-if="panel.equalScales" class="hint">With equal scales the height follows from the width.</p>
+          <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+          <a-button type="primary" html-type="submit" block>Show this window</a-button>
+          <hr />
+          <label class="row">
+            numbers on x
+            <a-select
+              :value="panel.ticksX"
+              size="small"
+              :options="[
+                { value: 'numbers', label: '1, 2, 3' },
+                { value: 'pi', label: 'π/2, π' },
+              ]"
+              @change="change({ ticksX: $event as Panel['ticksX'] })"
+            />
+          </label>
+          <label class="row">
+            numbers on y
+            <a-select
+              :value="panel.ticksY"
+              size="small"
+              :options="[
+                { value: 'numbers', label: '1, 2, 3' },
+                { value: 'pi', label: 'π/2, π' },
+              ]"
+              @change="change({ ticksY: $event as Panel['ticksY'] })"
+            />
+          </label>
+          <label class="row">
+            grid <a-switch size="small" :checked="panel.grid" @change="change({ grid: $event as boolean })" />
+          </label>
+          <label class="row">
+            axes <a-switch size="small" :checked="panel.axes" @change="change({ axes: $event as boolean })" />
+          </label>
+        </form>
+      </template>
+    </a-popover>
+  </div>
+</template>
+
+<style scoped>
+.chips {
+  position: absolute;
+  left: 10px;
+  top: 10px;
+  display: flex;
+  gap: 6px;
+  opacity: 0;
+  transition: opacity 0.15s;
+}
+.panel:hover .chips,
+.panel:focus-within .chips {
+  opacity: 1;
+}
+@media (hover: none) {
+  .chips {
+    opacity: 1;
+  }
+}
+.window-form {
+  width: 250px;
+}
+.ends {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  margin-bottom: 8px;
+}
+.row {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 4px 0;
+}
+hr {
+  border: 0;
+  border-top: 1px solid var(--hairline);
+  margin: 12px 0 8px;
+}
+</style>

@@ -1,0 +1,273 @@
+<script setup lang="ts">
+// One panel of the stage: a canvas for the ground, one for what moves, labels, and handles that can be dragged.
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
+import { useBench, type PanelFrame } from '../bench/store';
+import type { Label, Panel } from '../generated/types';
+import PanelChips from './PanelChips.vue';
+import { clear, draw, type Place } from './draw';
+import { listen } from './gestures';
+import { LabelLayer } from './labels';
+import { paletteOf, type Palette } from './palette';
+
+const props = defineProps<{ panel: Panel; index: number }>();
+const bench = useBench();
+
+const box = useTemplateRef<HTMLElement>('box');
+const plane = useTemplateRef<HTMLElement>('plane');
+const groundCanvas = useTemplateRef<HTMLCanvasElement>('groundCanvas');
+const liveCanvas = useTemplateRef<HTMLCanvasElement>('liveCanvas');
+const labelBox = useTemplateRef<HTMLElement>('labelBox');
+const handles = shallowRef<Place[]>([]);
+const spoken = ref('');
+
+let size = { width: 0, height: 0 };
+let palette: Palette;
+let ground: Float32Array = new Float32Array();
+let ticks: string[] = [];
+let labels: Label[] = [];
+let layer: LabelLayer;
+let resized = true;
+let describing = 0;
+
+function paint(frame: PanelFrame) {
+  if (frame.texts) ticks = frame.texts.ticks;
+  if (frame.ground) ground = frame.ground;
+  if (frame.ground || resized) {
+    draw(clear(groundCanvas.value!, size.width, size.height), ground, ticks, palette);
+    resized = false;
+  }
+  const placed = draw(clear(liveCanvas.value!, size.width, size.height), frame.live, ticks, palette);
+  if (frame.texts) labels = frame.texts.labels;
+  layer.show(labels, placed.labels);
+  handles.value = placed.handles;
+  describeLater();
+}
+/** Says in words what the panel shows, once it rests. */
+function describeLater() {
+  window.clearTimeout(describing);
+  describing = window.setTimeout(async () => {
+    spoken.value = (await bench.askInPlay({ kind: 'describe', panel: props.index, ...size })).text ?? '';
+  }, 300);
+}
+
+/** Label sizes that came with this frame count in the next, which is asked for at once. */
+let again = false;
+function measured(id: string, width: number, height: number) {
+  bench.frames.measured([props.index, id, width, height]);
+  if (again) return;
+  again = true;
+  queueMicrotask(() => {
+    again = false;
+    void bench.frames.request();
+  });
+}
+
+function fitSize() {
+  const { width, height } = plane.value!.getBoundingClientRect();
+  if (width < 1 || height < 1) return;
+  size = { width, height };
+  bench.frames.panels[props.index] = size;
+  palette = paletteOf(box.value!);
+  resized = true;
+  layer.remeasure();
+  void bench.frames.request(['typeSize', props.index, palette.typeSize]);
+}
+
+let unlisten: () => void;
+let observer: ResizeObserver;
+onMounted(() => {
+  layer = new LabelLayer(labelBox.value!, measured);
+  palette = paletteOf(box.value!);
+  bench.painters[props.index] = paint;
+  observer = new ResizeObserver(fitSize);
+  observer.observe(plane.value!);
+  void document.fonts.ready.then(fitSize);
+  unlisten = listen(plane.value!, {
+    pan: (dx, dy) => void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]),
+    zoom,
+    fit,
+    settled: () => void bench.keepWindow(props.index),
+  });
+});
+onBeforeUnmount(() => {
+  observer.disconnect();
+  unlisten();
+  window.clearTimeout(describing);
+  bench.painters[props.index] = undefined;
+  bench.frames.panels.length = props.index;
+});
+
+function zoom(x: number, y: number, factor: number) {
+  void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
+}
+
+function fit() {
+  void bench.frames.request(['fitWindow', props.index, size.width, size.height]);
+}
+
+async function fitAndKeep() {
+  fit();
+  await bench.keepWindow(props.index);
+}
+
+const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** Keys on the plane: arrows pan, + and − zoom, 0 fits. */
+function planeKey(e: KeyboardEvent) {
+  const arrow = arrows[e.key];
+  if (arrow) {
+    const [dx, dy] = arrow;
+    void bench.frames.request(['panWindow', props.index, size.width, size.height, -40 * dx, 40 * dy]);
+  } else if (e.key === '+' || e.key === '-') {
+    zoom(size.width / 2, size.height / 2, e.key === '+' ? 0.8 : 1.25);
+  } else if (e.key === '0') {
+    fit();
+  } else {
+    return;
+  }
+  e.preventDefault();
+  void bench.keepWindow(props.index);
+}
+
+const shown = computed(() => bench.document?.shown ?? []);
+let endMove: (() => Promise<void>) | undefined;
+
+function grab(e: PointerEvent) {
+  (e.currentTarget as HTMLElement).setPointerCapture(e.pointerId);
+  endMove = bench.beginMove();
+}
+
+function pull(e: PointerEvent, handle: Place) {
+  if (!endMove) return;
+  const at = plane.value!.getBoundingClientRect();
+  // A hand that leaves the picture keeps the point at its edge.
+  const x = Math.max(0, Math.min(size.width, e.clientX - at.left));
+  const y = Math.max(0, Math.min(size.height, e.clientY - at.top));
+  void bench.frames.request(['dragPoint', props.index, handle.index, size.width, size.height, x, y]);
+}
+
+async function release(handle: Place) {
+  const end = endMove;
+  if (!end) return;
+  endMove = undefined;
+  await bench.frames.request();
+  await settle(handle, end);
+}
+
+async function settle(handle: Place, end: () => Promise<void>) {
+  const entry = shown.value[handle.index]!;
+  const { document: after } = await bench.askInPlay({
+    kind: 'settle',
+    document: bench.document!,
+    id: entry.id,
+  });
+  const place = after?.shown.find((s) => s.id === entry.id);
+  if (place && (place.x !== entry.x || place.y !== entry.y)) {
+    await bench.change((copy) => Object.assign(copy.shown[handle.index]!, { x: place.x, y: place.y }));
+  } else {
+    await end();
+  }
+}
+
+async function nudge(e: KeyboardEvent, handle: Place) {
+  const arrow = arrows[e.key];
+  if (!arrow) return;
+  e.preventDefault();
+  e.stopPropagation();
+  const steps = e.shiftKey ? 10 : 1;
+  const end = bench.beginMove();
+  const [dx, dy] = arrow;
+  await bench.frames.request([
+    'nudgePoint',
+    props.index,
+    handle.index,
+    size.width,
+    size.height,
+    dx * steps,
+    dy * steps,
+  ]);
+  await settle(handle, end);
+}
+</script>
+
+<template>
+  <section ref="box" class="panel" :aria-label="`Panel ${index + 1}`">
+    <div
+      ref="plane"
+      class="plane"
+      tabindex="0"
+      role="application"
+      :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits.`"
+      @keydown="planeKey"
+    >
+      <canvas ref="groundCanvas" aria-hidden="true" />
+      <canvas ref="liveCanvas" class="live" aria-hidden="true" />
+      <div ref="labelBox" class="labels" aria-hidden="true" />
+      <button
+        v-for="handle in handles"
+        :key="handle.index"
+        class="handle"
+        :data-entry="shown[handle.index]?.id"
+        :style="{ transform: `translate(${handle.x - 22}px, ${handle.y - 22}px)` }"
+        :aria-label="`Point ${shown[handle.index]?.name}; arrow keys move it`"
+        @pointerdown.stop="grab"
+        @pointermove="pull($event, handle)"
+        @pointerup="release(handle)"
+        @pointercancel="release(handle)"
+        @keydown="nudge($event, handle)"
+      />
+    </div>
+    <p class="only-spoken" role="status">{{ spoken }}</p>
+    <PanelChips :panel="panel" :index="index" @fit="fitAndKeep" />
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  position: relative;
+  min-width: 0;
+  min-height: 0;
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  overflow: hidden;
+}
+.plane {
+  position: absolute;
+  inset: 0;
+  touch-action: none;
+  cursor: grab;
+}
+.plane:active {
+  cursor: grabbing;
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.labels {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+.handle {
+  position: absolute;
+  left: 0;
+  top: 0;
+  width: 44px;
+  height: 44px;
+  padding: 0;
+  border: 0;
+  border-radius: 50%;
+  background: none;
+  touch-action: none;
+  cursor: move;
+}
+</style>

@@ -1,0 +1,131 @@
+// Draws the core's records (core/picture) on a canvas: no mathematics, only pen strokes.
+import { Align, Colour, Op, Pattern, Shape } from '../generated/types';
+import type { Palette } from './palette';
+
+const dashes: Record<number, number[]> = {
+  [Pattern.Whole]: [],
+  [Pattern.Dashed]: [9, 6],
+  [Pattern.Dotted]: [2, 5],
+};
+const aligns: Record<number, CanvasTextAlign> = {
+  [Align.Left]: 'left',
+  [Align.Centre]: 'center',
+  [Align.Right]: 'right',
+};
+
+/** A place that the page puts something at: a label or a handle, by its index. */
+export interface Place {
+  index: number;
+  x: number;
+  y: number;
+}
+
+export interface Placed {
+  labels: Place[];
+  handles: Place[];
+}
+
+/** Makes a canvas fit its panel and clears it. */
+export function clear(canvas: HTMLCanvasElement, width: number, height: number): CanvasRenderingContext2D {
+  const ratio = window.devicePixelRatio || 1;
+  const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
+  if (canvas.width !== w || canvas.height !== h) {
+    canvas.width = w;
+    canvas.height = h;
+  }
+  const pen = canvas.getContext('2d')!;
+  pen.setTransform(ratio, 0, 0, ratio, 0, 0);
+  pen.clearRect(0, 0, width, height);
+  return pen;
+}
+
+/** Draws a list of records; what the page places itself comes back. */
+export function draw(
+  pen: CanvasRenderingContext2D,
+  r: Float32Array,
+  texts: string[],
+  palette: Palette,
+): Placed {
+  const placed: Placed = { labels: [], handles: [] };
+  pen.lineJoin = 'round';
+  pen.lineCap = 'round';
+  for (let i = 0; i < r.length;) {
+    switch (r[i]) {
+      case Op.Line:
+        i += line(pen, r, i, palette);
+        break;
+      case Op.Marker:
+        marker(pen, r, i, palette);
+        i += 6;
+        break;
+      case Op.Text:
+        text(pen, r, i, texts, palette);
+        i += 6;
+        break;
+      case Op.LabelAt:
+        placed.labels.push({ index: r[i + 1]!, x: r[i + 2]!, y: r[i + 3]! });
+        i += 4;
+        break;
+      case Op.Handle:
+        placed.handles.push({ index: r[i + 1]!, x: r[i + 2]!, y: r[i + 3]! });
+        i += 4;
+        break;
+      default:
+        throw new Error(`no record begins with ${r[i]}`);
+    }
+  }
+  return placed;
+}
+
+function line(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palette: Palette): number {
+  const count = r[i + 5]!;
+  pen.strokeStyle = palette.colour(r[i + 1]!);
+  pen.lineWidth = r[i + 2]!;
+  pen.setLineDash(dashes[r[i + 3]!] ?? []);
+  pen.globalAlpha = r[i + 4]!;
+  pen.beginPath();
+  for (let at = i + 6, k = 0; k < count; k++, at += 2) {
+    if (k === 0) pen.moveTo(r[at]!, r[at + 1]!);
+    else pen.lineTo(r[at]!, r[at + 1]!);
+  }
+  pen.stroke();
+  pen.globalAlpha = 1;
+  return 6 + 2 * count;
+}
+
+function marker(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palette: Palette) {
+  const [colour, shape, x, y, radius] = [r[i + 1]!, r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!];
+  pen.setLineDash([]);
+  pen.beginPath();
+  pen.arc(x, y, radius, 0, 2 * Math.PI);
+  const sheet = palette.colour(Colour.Sheet);
+  pen.fillStyle = shape === Shape.Ring ? sheet : palette.colour(colour);
+  pen.fill();
+  if (radius < haloFrom) return;
+  pen.strokeStyle = shape === Shape.Ring ? palette.colour(colour) : sheet;
+  pen.lineWidth = shape === Shape.Ring ? 2.5 : 1.5;
+  pen.stroke();
+  if (shape !== Shape.Grip) return;
+  // What can be dragged wears a second ring.
+  pen.beginPath();
+  pen.arc(x, y, radius + 3.5, 0, 2 * Math.PI);
+  pen.strokeStyle = palette.colour(colour);
+  pen.lineWidth = 1.5;
+  pen.stroke();
+}
+
+// Smaller markers are dots of a trace, without a halo.
+const haloFrom = 3;
+
+function text(pen: CanvasRenderingContext2D, r: Float32Array, i: number, texts: string[], palette: Palette) {
+  const words = texts[r[i + 2]!] ?? '';
+  pen.font = palette.font;
+  pen.textAlign = aligns[r[i + 5]!] ?? 'left';
+  pen.textBaseline = 'middle';
+  pen.setLineDash([]);
+  pen.strokeStyle = palette.colour(Colour.Sheet);
+  pen.lineWidth = 4;
+  pen.strokeText(words, r[i + 3]!, r[i + 4]!);
+  pen.fillStyle = palette.colour(r[i + 1]!);
+  pen.fillText(words, r[i + 3]!, r[i + 4]!);
+}

@@ -1,0 +1,79 @@
+// Hands on a plane: drag pans, wheel and pinch zoom at the pointer, a double tap fits. Only pixels are known here.
+export interface Hands {
+  pan(dx: number, dy: number): void;
+  zoom(x: number, y: number, factor: number): void;
+  fit(): void;
+  /** The hands let go, or the wheel rests. */
+  settled(): void;
+}
+
+const wheelRest = 400;
+const doubleTap = 350;
+const wheelPace = 0.0015;
+
+/** Listens on an element until the returned function is called. */
+export function listen(element: HTMLElement, hands: Hands): () => void {
+  const down = new Map<number, { x: number; y: number }>();
+  let moved = false;
+  let lastTap = 0;
+  let rest = 0;
+  const stop = new AbortController();
+  const on = <K extends keyof HTMLElementEventMap>(name: K, act: (e: HTMLElementEventMap[K]) => void) =>
+    element.addEventListener(name, act, { signal: stop.signal, passive: false });
+
+  const place = (e: MouseEvent) => {
+    const box = element.getBoundingClientRect();
+    return { x: e.clientX - box.left, y: e.clientY - box.top };
+  };
+
+  on('pointerdown', (e) => {
+    if (e.button !== 0) return;
+    element.setPointerCapture(e.pointerId);
+    down.set(e.pointerId, place(e));
+    if (down.size === 1) moved = false;
+  });
+
+  on('pointermove', (e) => {
+    const was = down.get(e.pointerId);
+    if (!was) return;
+    const is = place(e);
+    const other = [...down].find(([id]) => id !== e.pointerId)?.[1];
+    if (other) {
+      const before = Math.hypot(was.x - other.x, was.y - other.y);
+      const after = Math.hypot(is.x - other.x, is.y - other.y);
+      if (before > 5 && after > 5) hands.zoom((is.x + other.x) / 2, (is.y + other.y) / 2, before / after);
+      moved = true;
+    } else if (moved || Math.hypot(is.x - was.x, is.y - was.y) > 3) {
+      hands.pan(is.x - was.x, is.y - was.y);
+      moved = true;
+    } else {
+      return;
+    }
+    down.set(e.pointerId, is);
+  });
+
+  const up = (e: PointerEvent) => {
+    if (!down.delete(e.pointerId) || down.size > 0) return;
+    if (moved) {
+      hands.settled();
+    } else if (e.timeStamp - lastTap < doubleTap) {
+      hands.fit();
+      hands.settled();
+      lastTap = 0;
+    } else {
+      lastTap = e.timeStamp;
+    }
+  };
+  on('pointerup', up);
+  on('pointercancel', up);
+
+  on('wheel', (e) => {
+    e.preventDefault();
+    const { x, y } = place(e);
+    hands.zoom(x, y, Math.exp(Math.max(-200, Math.min(200, e.deltaY)) * wheelPace));
+    window.clearTimeout(rest);
+    rest = window.setTimeout(hands.settled, wheelRest);
+  });
+
+  return () => stop.abort();
+}

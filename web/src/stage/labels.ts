@@ -1,0 +1,55 @@
+// Labels are typeset by the page and placed by the core, which is told their sizes.
+import type { Label } from '../generated/types';
+import { typeset } from '../shared/typeset';
+import type { Place } from './draw';
+
+interface Shown {
+  element: HTMLElement;
+  latex: string;
+}
+
+/** The labels of one panel, in a layer above its canvas. */
+export class LabelLayer {
+  private readonly shown = new Map<string, Shown>();
+
+  constructor(
+    private readonly layer: HTMLElement,
+    private readonly measured: (id: string, width: number, height: number) => void,
+  ) {}
+
+  /** Shows the labels at their places; sizes that are new are measured and told. */
+  show(labels: Label[], places: Place[]) {
+    const gone = new Set(this.shown.keys());
+    const changed: [string, HTMLElement][] = [];
+    for (const { index, x, y } of places) {
+      const label = labels[index];
+      if (!label) continue;
+      gone.delete(label.id);
+      let known = this.shown.get(label.id);
+      if (!known) {
+        const element = document.createElement('div');
+        this.layer.append(element);
+        known = { element, latex: '' };
+        this.shown.set(label.id, known);
+      }
+      if (known.latex !== label.latex) {
+        known.latex = label.latex;
+        known.element.innerHTML = typeset(label.latex);
+        changed.push([label.id, known.element]);
+      }
+      known.element.className = `label ${label.colour < 8 ? `hue-${label.colour}` : 'muted'}`;
+      known.element.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
+    }
+    for (const id of gone) {
+      this.shown.get(id)!.element.remove();
+      this.shown.delete(id);
+    }
+    // Measured after all changes, so that the page lays out once.
+    for (const [id, element] of changed) this.measured(id, element.offsetWidth, element.offsetHeight);
+  }
+
+  /** Measures all again: the size of the type has changed. */
+  remeasure() {
+    for (const [id, { element }] of this.shown) this.measured(id, element.offsetWidth, element.offsetHeight);
+  }
+}
