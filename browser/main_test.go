@@ -8,6 +8,7 @@ import (
 	"net/http"
 	"os"
 	"path/filepath"
+	"sync/atomic"
 	"testing"
 
 	"github.com/go-rod/rod"
@@ -31,6 +32,8 @@ var house struct {
 	db      *store.Store
 	address string
 	service *http.Server
+	// requests counts what reached the server.
+	requests atomic.Int64
 }
 
 const (
@@ -81,7 +84,7 @@ func run(m *testing.M) (code int, err error) {
 	defer stopServer()
 	control, err := launcher.New().Bin("/usr/bin/chromium").NoSandbox(true).Set("disable-quic").
 		Set("disable-component-update").Set("no-first-run").Set("disable-background-networking").Set("hide-scrollbars").
-		Set("use-angle", "swiftshader").Set("enable-unsafe-swiftshader").Launch()
+		Set("disable-gpu").Launch()
 	if err != nil {
 		return 0, err
 	}
@@ -100,7 +103,11 @@ func startServer(at string) error {
 		return err
 	}
 	house.address = listener.Addr().String()
-	house.service = &http.Server{Handler: server.Handler(house.db, server.Options{DemoTeacher: demo.Teacher, SavesPerMinute: 100000})}
+	handler := server.Handler(house.db, server.Options{DemoTeacher: demo.Teacher, SavesPerMinute: 100000})
+	house.service = &http.Server{Handler: http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		house.requests.Add(1)
+		handler.ServeHTTP(w, r)
+	})}
 	go func() { _ = house.service.Serve(listener) }()
 	return nil
 }

@@ -1,7 +1,9 @@
 package browser
 
 import (
+	"bytes"
 	"encoding/json"
+	"net/http"
 	"strings"
 	"testing"
 	"time"
@@ -10,6 +12,9 @@ import (
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+	"parvix/demo"
 )
 
 // patience bounds every wait; nothing is waited for longer than it takes.
@@ -106,19 +111,24 @@ func ask[T any](t *testing.T, page *rod.Page, function string, args ...any) T {
 	return value
 }
 
-// signInDemo enters as the demo teacher by the one click.
+// signInDemo enters as the demo teacher, past the first page, and opens the shelf.
 func signInDemo(t *testing.T, page *rod.Page) {
 	t.Helper()
-	goTo(t, page, "/")
-	click(t, saying(t, page, "button", "Look around as the demo teacher"))
+	enterAs(t, page, "/api/session/demo", "{}")
+	goTo(t, page, "/shelf")
 	one(t, page, ".card[data-title]")
 }
 
-// openBench opens a demonstration from the shelf by its title and waits for its first picture.
-func openBench(t *testing.T, page *rod.Page, title string) {
+// enterAs signs in without the page, whose cache stays cold, and gives it the cookie.
+func enterAs(t *testing.T, page *rod.Page, path, body string) {
 	t.Helper()
-	click(t, one(t, page, `.card[data-title="`+title+`"] .picture`))
-	drawn(t, page)
+	response, err := http.Post("http://"+house.address+path, "application/json", strings.NewReader(body))
+	require.NoError(t, err)
+	defer response.Body.Close()
+	require.Equal(t, http.StatusOK, response.StatusCode)
+	for _, c := range response.Cookies() {
+		require.NoError(t, page.SetCookies([]*proto.NetworkCookieParam{{Name: c.Name, Value: c.Value, URL: "http://" + house.address, HTTPOnly: true}}))
+	}
 }
 
 // copyBench opens a copy of its own, so that tests do not disturb each other.
@@ -169,4 +179,27 @@ func text(t *testing.T, e *rod.Element) string {
 	words, err := e.Text()
 	require.NoError(t, err)
 	return strings.Join(strings.Fields(words), " ")
+}
+
+func demoDocuments(t *testing.T) []*document.Document {
+	t.Helper()
+	list, err := demo.Documents()
+	require.NoError(t, err)
+	return list
+}
+
+// postDocument imports a file as the person of a cookie and gives the new id.
+func postDocument(t *testing.T, cookie *proto.NetworkCookie, file []byte) string {
+	t.Helper()
+	request, err := http.NewRequest("POST", "http://"+house.address+"/api/demonstrations/import", bytes.NewReader(file))
+	require.NoError(t, err)
+	request.Header.Set("Content-Type", "application/json")
+	request.AddCookie(&http.Cookie{Name: cookie.Name, Value: cookie.Value})
+	response, err := http.DefaultClient.Do(request)
+	require.NoError(t, err)
+	defer response.Body.Close()
+	require.Equal(t, http.StatusCreated, response.StatusCode)
+	var stored struct{ ID string }
+	require.NoError(t, json.NewDecoder(response.Body).Decode(&stored))
+	return stored.ID
 }

@@ -279,9 +279,17 @@ func (c *Composer) end(start *int) {
 	*start = -1
 }
 
+// near tells whether a pixel lies on the panel or its margin.
+func (v View) near(x, y float64) bool {
+	return x >= -margin && x <= v.Width+margin && y >= -margin && y <= v.Height+margin
+}
+
 // clip gives the shares of the segment that lie inside the panel with its margin.
 func clip(x1, y1, x2, y2 float64, v View) (a, b float64, ok bool) {
 	a, b = 0, 1
+	if v.near(x1, y1) && v.near(x2, y2) {
+		return a, b, true
+	}
 	for _, edge := range [4][2]float64{
 		{x1 - x2, x1 + margin}, {x2 - x1, v.Width + margin - x1}, {y1 - y2, y1 + margin}, {y2 - y1, v.Height + margin - y1},
 	} {
@@ -290,9 +298,9 @@ func clip(x1, y1, x2, y2 float64, v View) (a, b float64, ok bool) {
 		case p == 0 && q < 0:
 			return 0, 0, false
 		case p < 0:
-			a = math.Max(a, q/p)
+			a = max(a, q/p)
 		case p > 0:
-			b = math.Min(b, q/p)
+			b = min(b, q/p)
 		}
 	}
 	return a, b, a < b

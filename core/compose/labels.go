@@ -143,10 +143,14 @@ func (c *Composer) placeOne(a anchor, v View) {
 	try := func(x, y float64, penalty int) {
 		for k, side := range around {
 			for ring := range 3 {
+				distant := k + 6*ring + penalty
+				if distant >= best {
+					continue
+				}
 				gap := 10 + 10*float64(ring)
 				px := x + side[0]*gap - size.Width*(1-side[0])/2
 				py := y + side[1]*gap - size.Height*(1-side[1])/2
-				if cost := c.room.covered(px, py, size.Width, size.Height, v)*8 + k + 6*ring + penalty; cost < best {
+				if cost := c.room.covered(px, py, size.Width, size.Height, v)*8 + distant; cost < best {
 					best, bestX, bestY = cost, px, py
 				}
 			}

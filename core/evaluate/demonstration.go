@@ -6,6 +6,8 @@
 package evaluate
 
 import (
+	"math/big"
+
 	"parvix/core/document"
 	"parvix/core/expr"
 	"parvix/core/problem"
@@ -37,6 +39,9 @@ type Demonstration struct {
 	tick      uint64         // counts the moves
 	moved     []uint64       // for each parameter the tick of its last move
 	traces    map[string][]float64
+	// numbers are the values as fractions, as they were at a tick.
+	numbers   map[string]*big.Rat
+	numbersAt uint64
 }
 
 // Counters count the work that was done, since the demonstration was first loaded.
@@ -55,6 +60,9 @@ type Function struct {
 	Curve   *sample.Function
 	// Waits lists the letters without a value that it needs.
 	Waits []string
+	// now is the formula with values put in, as it was at a stamp.
+	now   string
+	nowAt uint64
 	depends
 }
 

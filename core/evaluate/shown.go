@@ -218,6 +218,9 @@ func (s *Shown) Place() (x, y string, free bool) {
 
 // numbersNow are the parameters' values as they are written on the dials.
 func (d *Demonstration) numbersNow() map[string]*big.Rat {
+	if d.numbersAt == d.tick {
+		return d.numbers
+	}
 	values := map[string]*big.Rat{}
 	for _, p := range d.Parameters {
 		decimals := number.Decimals(p.Value, 6)
@@ -228,6 +231,7 @@ func (d *Demonstration) numbersNow() map[string]*big.Rat {
 			values[p.Stated.Name] = r
 		}
 	}
+	d.numbers, d.numbersAt = values, d.tick
 	return values
 }
 
@@ -236,7 +240,10 @@ func (d *Demonstration) Now(f *Function) string {
 	if f.Formula == nil {
 		return ""
 	}
-	return expr.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil)
+	if stamp := d.Stamp(f); f.nowAt != stamp {
+		f.now, f.nowAt = expr.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil), stamp
+	}
+	return f.now
 }
 
 // Class is the style class of a parameter's letter, the same wherever it is typeset.

@@ -50,7 +50,7 @@ const (
 	MaxPoints     = 4000
 	firstStep     = 4.0
 	bendTolerance = 0.2
-	thinTolerance = 0.1
+	thinTolerance = 0.2
 	maxHalvings   = 11
 	finestPiece   = 0.25
 	// Steps are probed a little off their middle, where a curve that turns about the middle would look straight.
@@ -374,18 +374,14 @@ func bends(p, m, q Point, sx, sy, low, high float64) bool {
 	if m.Y != m.Y || p.Y != p.Y || q.Y != q.Y {
 		return m.Y == m.Y || p.Y == p.Y || q.Y == q.Y
 	}
-	return distance(p, m, q, sx, sy) > bendTolerance
-}
-
-// distance of m from the line p–q in pixels.
-func distance(p, m, q Point, sx, sy float64) float64 {
+	// The distance of m from the line p–q in pixels, compared without a root.
 	dx, dy := (q.X-p.X)*sx, (q.Y-p.Y)*sy
 	ex, ey := (m.X-p.X)*sx, (m.Y-p.Y)*sy
-	length := math.Hypot(dx, dy)
-	if length == 0 {
-		return math.Hypot(ex, ey)
+	cross, square := dx*ey-dy*ex, dx*dx+dy*dy
+	if square == 0 {
+		return ex*ex+ey*ey > bendTolerance*bendTolerance
 	}
-	return math.Abs(dx*ey-dy*ex) / length
+	return cross*cross > bendTolerance*bendTolerance*square
 }
 
 // emit keeps the points that the line needs; places without a value end a line.
@@ -448,6 +444,6 @@ func thin(line []Point, sx, sy float64) []Point {
 // with y up. A point nearer than the tolerance allows a half plane.
 func cone(a, p Point, sx, sy float64) (right, left [2]float64) {
 	dx, dy := (p.X-a.X)*sx, (p.Y-a.Y)*sy
-	k := thinTolerance / math.Max(math.Hypot(dx, dy), thinTolerance)
+	k := thinTolerance / max(math.Sqrt(dx*dx+dy*dy), thinTolerance)
 	return [2]float64{dx + dy*k, dy - dx*k}, [2]float64{dx - dy*k, dy + dx*k}
 }

@@ -62,15 +62,13 @@ func New(c Config) *chi.Mux {
 		r.Get("/openapi.json", s.openAPI)
 		r.Get("/session", s.session)
 		r.Delete("/session", s.signOut)
-		r.With(httprate.LimitByIP(30, time.Minute)).Post("/session", s.signIn)
-		r.With(httprate.LimitByIP(60, time.Minute)).Post("/session/demo", s.demoSignIn)
-		r.With(httprate.LimitByIP(5, time.Hour)).Post("/accounts", s.register)
+		r.With(tries(30, time.Minute)).Post("/session", s.signIn)
+		r.With(tries(60, time.Minute)).Post("/session/demo", s.demoSignIn)
+		r.With(tries(5, time.Hour)).Post("/accounts", s.register)
 		r.Route("/demonstrations", func(r chi.Router) {
 			r.Use(s.signedIn)
-			writes := httprate.Limit(c.SavesPerMinute, time.Minute, httprate.WithKeyFuncs(s.whoseRate),
-				httprate.WithLimitHandler(func(w http.ResponseWriter, r *http.Request) {
-					fail(w, r, http.StatusTooManyRequests, "too-many-saves", "Too many saves in one minute. Your work is kept; it will be sent again.")
-				}))
+			writes := httprate.LimitBy(c.SavesPerMinute, time.Minute, s.whoseRate,
+				tooMany("too-many-saves", "Too many saves in one minute. Your work is kept; it will be sent again."))
 			r.Get("/", s.list)
 			r.With(writes).Post("/", s.add)
 			r.With(writes).Post("/import", s.importFile)
@@ -88,6 +86,19 @@ func New(c Config) *chi.Mux {
 	})
 	r.Get("/*", page(c.Page))
 	return r
+}
+
+// tries limits what a machine may try without being signed in. Behind a proxy all share its address; then the proxy
+// limits.
+func tries(most int, in time.Duration) func(http.Handler) http.Handler {
+	return httprate.LimitBy(most, in, httprate.KeyByIP,
+		tooMany("too-many-tries", "Too many tries from this machine. Wait a little and try again."))
+}
+
+func tooMany(code, title string) httprate.Option {
+	return httprate.WithLimitHandler(func(w http.ResponseWriter, r *http.Request) {
+		fail(w, r, http.StatusTooManyRequests, code, title)
+	})
 }
 
 // recovered answers a programmer's mistake without saying more than that.

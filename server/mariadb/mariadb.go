@@ -47,7 +47,7 @@ func Start(folder string) (*Server, error) {
 		return nil, err
 	}
 	socket := filepath.Join(run, "my.sock")
-	if err := refuseSecond(data); err != nil {
+	if err := awaitEarlier(data); err != nil {
 		return nil, err
 	}
 	start := filepath.Join(run, "init.sql")
@@ -107,18 +107,33 @@ func initialise(data string) error {
 	return nil
 }
 
-// refuseSecond looks for a server that already runs on this folder; a second one would hang.
-func refuseSecond(data string) error {
+// awaitEarlier waits for a server that still runs on this folder, as one does that is just being stopped; a second one
+// beside it would hang.
+func awaitEarlier(data string) error {
+	const patience = 10 * time.Second
+	for begun := time.Now(); ; time.Sleep(50 * time.Millisecond) {
+		pid := running(data)
+		if pid == "" {
+			return nil
+		}
+		if time.Since(begun) > patience {
+			return fmt.Errorf("another Parvix uses this data folder (its MariaDB is process %s)", pid)
+		}
+	}
+}
+
+// running is the process of a server on this folder, empty for none.
+func running(data string) string {
 	text, err := os.ReadFile(filepath.Join(data, "parvix.pid"))
 	if err != nil {
-		return nil
+		return ""
 	}
 	pid := strings.TrimSpace(string(text))
-	name, err := os.ReadFile("/proc/" + pid + "/comm")
-	if err == nil && strings.HasPrefix(string(name), "mariadbd") {
-		return fmt.Errorf("Parvix already runs on this data folder (MariaDB, process %s)", pid)
+	name, err := os.ReadFile("/proc/" + pid + "/cmdline")
+	if err != nil || !strings.Contains(string(name), "--datadir="+data) {
+		return ""
 	}
-	return nil
+	return pid
 }
 
 func (s *Server) await(socket, log string) error {

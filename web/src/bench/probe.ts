@@ -5,6 +5,8 @@ export function exposeForTests(bench: ReturnType<typeof useBench>) {
   Object.assign(window, {
     parvix: {
       timings: bench.frames.timings,
+      /** Milliseconds from the page's start to the first picture of an opened demonstration. */
+      opened: () => bench.frames.opened,
       counters: async () => (await bench.askInPlay({ kind: 'counters' })).counters,
       values: async () => (await bench.askInPlay({ kind: 'values' })).values,
       trace: async (id: string) => (await bench.askInPlay({ kind: 'trace', id })).numbers ?? [],

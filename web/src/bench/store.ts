@@ -3,23 +3,14 @@ import { defineStore } from 'pinia';
 import { markRaw, nextTick, ref, shallowRef } from 'vue';
 import { cores } from '../core/client';
 import { Frames } from '../core/frames';
-import type { FrameAnswer, Move } from '../core/messages';
+import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
 import type { Answer, Ask, Document, FrameTexts, Loaded, Problem } from '../generated/types';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from './saving';
 import { useSweeps } from './sweeps';
 
-/** One panel's frame, taken apart. */
-export interface PanelFrame {
-  ground?: Float32Array;
-  live: Float32Array;
-  texts?: FrameTexts;
-}
-
-export type Painter = (frame: PanelFrame) => void;
-
-/** Numbers before the dials in a frame (door.FrameHeader). */
-const frameHeader = 4;
+/** Puts on a panel what the worker does not draw: labels and handles. */
+export type Placer = (picture: PanelPicture) => void;
 
 type Change = (before: Document) => Document | Problem | Promise<Document | Problem>;
 
@@ -36,8 +27,8 @@ export const useBench = defineStore('bench', () => {
   const mistake = ref('');
 
   const { frames: frameCore, answers } = cores();
-  const painters = markRaw<(Painter | undefined)[]>([]);
-  const frames = markRaw(new Frames(frameCore, drawn));
+  const placers = markRaw<(Placer | undefined)[]>([]);
+  const frames = markRaw(new Frames(frameCore, place));
   const history = useHistory();
   const saving = useSaving();
   const sweeps = useSweeps(
@@ -45,20 +36,12 @@ export const useBench = defineStore('bench', () => {
     (dial) => fractions.value[dial] ?? 0,
   );
 
-  /** Draws an answer: panels, dials, readouts and texts of one picture together. */
-  async function drawn(answer: FrameAnswer) {
-    answer.pictures.forEach((picture, panel) => {
-      if (!picture) return;
-      const { numbers, texts: words } = picture;
-      const [dials, changed, ground, live] = numbers as unknown as [number, number, number, number];
-      let at = frameHeader + 2 * dials;
-      const parts: PanelFrame = { live: numbers.subarray(at + ground, at + ground + live), texts: words };
-      if (changed) parts.ground = numbers.slice(at, (at += ground));
-      painters[panel]?.(parts);
-      if (panel > 0) return;
-      fractions.value = Array.from({ length: dials }, (_, i) => numbers[frameHeader + 2 * i + 1]!);
-      if (words) texts.value = words;
-    });
+  /** Puts labels, dials, readouts and texts of one picture in their places. */
+  async function place(answer: FrameAnswer) {
+    answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
+    fractions.value = answer.dials;
+    const words = answer.pictures[0]?.texts;
+    if (words) texts.value = words;
     answer.ended.forEach(sweeps.stop);
     await nextTick();
   }
@@ -223,7 +206,8 @@ export const useBench = defineStore('bench', () => {
     history,
     sweeps,
     frames,
-    painters,
+    placers,
+    canvases: markRaw(frameCore),
     open,
     edit,
     askEdit,

@@ -1,13 +1,12 @@
 // The two cores of the page: one for frames, one for everything that may take its time.
 import type { Answer, Ask } from '../generated/types';
 import wasmAddress from './core.wasm?url';
-import type { FrameAnswer, FrameRequest, FromWorker, ToWorker } from './messages';
+import type { FrameAnswer, FrameRequest, FromWorker, Look, ToWorker } from './messages';
 
 /** One worker with the core in it. */
 export class Core {
   private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   private readonly waiting = new Map<number, (message: FromWorker) => void>();
-  private readonly buffers: ArrayBuffer[] = [];
   private number = 0;
   readonly ready: Promise<void>;
 
@@ -42,18 +41,22 @@ export class Core {
     });
   }
 
-  /** Moves and composes. Give the answer's buffers back with giveBack when it is drawn. */
+  /** Hands a panel's canvases over; it is drawn there from now on. */
+  handOver(panel: number, ground: OffscreenCanvas, live: OffscreenCanvas) {
+    this.post({ kind: 'surface', panel, ground, live }, [ground, live]);
+  }
+
+  look(panel: number, look: Look) {
+    this.post({ kind: 'look', panel, look });
+  }
+
+  /** Moves, composes and draws. */
   frame(frame: FrameRequest): Promise<FrameAnswer> {
     const number = ++this.number;
     return new Promise((resolve, reject) => {
       this.waiting.set(number, (m) => (m.kind === 'frame' ? resolve(m.frame) : reject(failure(m))));
-      const buffers = this.buffers.splice(0);
-      this.post({ kind: 'frame', number, frame, buffers }, buffers);
+      this.post({ kind: 'frame', number, frame });
     });
-  }
-
-  giveBack(buffer: ArrayBuffer) {
-    this.buffers.push(buffer);
   }
 }
 

@@ -1,13 +1,19 @@
-// The loop of frames: one request in flight, moves that came meanwhile are merged, the latest wins.
+// The loop of frames: moves that come while enough requests are on their way are merged, the latest wins.
 import type { Core } from './client';
 import type { FrameAnswer, LabelSize, Move, PanelSize } from './messages';
 
-/** Milliseconds of one frame, from the input's handler to the last drawing command. */
+/** Milliseconds of one frame. */
 export interface FrameTiming {
   core: number;
+  /** The way to the worker and waiting there. */
   transfer: number;
   draw: number;
+  /** From the input's handler to the last drawing command. */
   total: number;
+  /** The page's part: labels, dials, readouts. */
+  page: number;
+  /** From the input's handler until the page has put everything of the picture in its place. */
+  all: number;
 }
 
 /** Moves that replace an earlier one of the same dial or point that has not been sent. */
@@ -19,20 +25,25 @@ function keyOf(move: Move): string | undefined {
   return parts ? move.slice(0, parts).join() : undefined;
 }
 
+/** Two, so that the worker draws one picture while the page still lays out the words of the one before. */
+const mostFlying = 2;
+
 export class Frames {
   private moves: Move[] = [];
   private labels: LabelSize[] = [];
-  private flying = false;
+  private flying = 0;
   private wanted = false;
   private since = 0;
   private waiting: (() => void)[] = [];
   /** The last frames' timings, for measurements. */
   readonly timings: FrameTiming[] = [];
   panels: PanelSize[] = [];
+  /** When the first picture was drawn, on the page's clock. */
+  opened = 0;
 
   constructor(
     private readonly core: Core,
-    private readonly draw: (answer: FrameAnswer) => Promise<void>,
+    private readonly place: (answer: FrameAnswer) => Promise<void>,
   ) {}
 
   /** Asks for a frame after a move; resolves when one that holds it is drawn. */
@@ -41,7 +52,7 @@ export class Frames {
     if (!this.wanted) this.since = performance.now();
     this.wanted = true;
     const drawn = new Promise<void>((resolve) => this.waiting.push(resolve));
-    if (!this.flying) void this.send();
+    if (this.flying < mostFlying) void this.send();
     return drawn;
   }
 
@@ -58,37 +69,30 @@ export class Frames {
   }
 
   private async send() {
-    this.flying = true;
-    while (this.wanted) {
-      const { since, moves, labels, waiting } = this;
-      this.wanted = false;
-      this.moves = [];
-      this.labels = [];
-      this.waiting = [];
-      const sent = performance.now();
-      let answer: FrameAnswer;
-      let came: number;
-      try {
-        answer = await this.core.frame({ moves, labels, panels: this.panels });
-        came = performance.now();
-        await this.draw(answer);
-      } catch (e) {
-        // The last picture stands; the next move is a new try.
-        console.error('a frame failed', e);
-        for (const done of waiting) done();
-        continue;
-      }
-      const drawn = performance.now();
-      this.note({
-        core: answer.core,
-        transfer: came - sent - answer.core,
-        draw: drawn - came,
-        total: drawn - since,
-      });
-      for (const picture of answer.pictures) if (picture) this.core.giveBack(picture.numbers.buffer);
-      for (const done of waiting) done();
+    const { since, moves, labels, waiting } = this;
+    this.wanted = false;
+    this.moves = [];
+    this.labels = [];
+    this.waiting = [];
+    this.flying++;
+    const sent = performance.now();
+    try {
+      const answer = await this.core.frame({ moves, labels, panels: this.panels });
+      const came = performance.now();
+      await this.place(answer);
+      const placed = performance.now();
+      const last = answer.drawn - performance.timeOrigin;
+      const { core, draw } = answer;
+      const [page, all] = [placed - came, placed - since];
+      this.note({ core, draw, transfer: last - sent - core - draw, total: last - since, page, all });
+      if (!this.opened && answer.pictures.some((p) => p)) this.opened = placed;
+    } catch (e) {
+      // The last picture stands; the next move is a new try.
+      console.error('a frame failed', e);
     }
-    this.flying = false;
+    this.flying--;
+    for (const done of waiting) done();
+    if (this.wanted && this.flying < mostFlying) void this.send();
   }
 
   private note(timing: FrameTiming) {

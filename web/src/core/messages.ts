@@ -1,5 +1,6 @@
 // What the page and a core's worker say to each other.
 import type { Answer, Ask, FrameTexts } from '../generated/types';
+import type { Palette, Place } from './draw';
 
 /** The core's exports that move something; all take numbers (cmd/corewasm). */
 export type Move =
@@ -21,6 +22,12 @@ export interface PanelSize {
   height: number;
 }
 
+/** How a panel is drawn: device pixels in one CSS pixel, and the theme's colours. */
+export interface Look {
+  ratio: number;
+  palette: Palette;
+}
+
 /** A label's size as the page measured it: panel, id, width, height. */
 export type LabelSize = [number, string, number, number];
 
@@ -30,26 +37,32 @@ export interface FrameRequest {
   labels: LabelSize[];
 }
 
+/** What the page itself puts on a panel that the worker has drawn. */
 export interface PanelPicture {
-  /** The numbers of door.Frame, in the first length places. */
-  numbers: Float32Array<ArrayBuffer>;
-  length: number;
+  labels: Place[];
+  handles: Place[];
   /** Words, when they changed. */
   texts?: FrameTexts;
 }
 
 export interface FrameAnswer {
   pictures: (PanelPicture | null)[];
+  /** The share of its bar at which each dial stands. */
+  dials: number[];
   /** Dials whose sweep has come to its end. */
   ended: number[];
-  /** Milliseconds in the core. */
+  /** Milliseconds in the core and in drawing, and when the last drawing command was given (since the epoch). */
   core: number;
+  draw: number;
+  drawn: number;
 }
 
 export type ToWorker =
   | { kind: 'start'; module: WebAssembly.Module }
   | { kind: 'ask'; number: number; ask: Ask }
-  | { kind: 'frame'; number: number; frame: FrameRequest; buffers: ArrayBuffer[] };
+  | { kind: 'surface'; panel: number; ground: OffscreenCanvas; live: OffscreenCanvas }
+  | { kind: 'look'; panel: number; look: Look }
+  | { kind: 'frame'; number: number; frame: FrameRequest };
 
 export type FromWorker =
   | { kind: 'ready' }

@@ -1,7 +1,18 @@
-// A worker with the core in it. Questions go as JSON, frames as numbers that are read from the core's memory in place.
+// A worker with the core in it. Questions go as JSON; frames are numbers that are read from the core's memory in place
+// and drawn here, on canvases that the page has handed over.
 import './wasm_exec.js';
 import type { Answer, Ask, FrameTexts } from '../generated/types';
-import type { FrameAnswer, FrameRequest, FromWorker, Move, PanelPicture, ToWorker } from './messages';
+import { loadFonts } from './fonts';
+import type {
+  FrameAnswer,
+  FrameRequest,
+  FromWorker,
+  Move,
+  PanelPicture,
+  PanelSize,
+  ToWorker,
+} from './messages';
+import { Surface } from './surface';
 
 type Exports = {
   mem: WebAssembly.Memory;
@@ -26,13 +37,18 @@ const decoder = new TextDecoder();
 /** The garbage collector runs only between exports; let it every so many frames. */
 const framesPerRest = 32;
 
-function post(message: FromWorker, transfer: Transferable[] = []) {
-  self.postMessage(message, { transfer });
-}
+/** Numbers before the dials in a frame (door.FrameHeader). */
+const frameHeader = 4;
+
+const surfaces: (Surface | undefined)[] = [];
+/** The last words of each panel; they are sent when they change. */
+const words: (FrameTexts | undefined)[] = [];
+
+const post = (message: FromWorker) => self.postMessage(message);
 
 async function start(module: WebAssembly.Module) {
   const go = new Go();
-  const instance = await WebAssembly.instantiate(module, go.importObject);
+  const [instance] = await Promise.all([WebAssembly.instantiate(module, go.importObject), loadFonts()]);
   core = instance.exports as unknown as Exports;
   Object.assign(self, { parvixReady: () => post({ kind: 'ready' }) });
   await go.run(instance);
@@ -42,35 +58,51 @@ function ask(question: Ask): Answer {
   return JSON.parse(parvixAsk(JSON.stringify(question)));
 }
 
-function frame(request: FrameRequest, buffers: ArrayBuffer[]): FrameAnswer {
-  const begun = performance.now();
-  const ended: number[] = [];
+function frame(request: FrameRequest): FrameAnswer {
+  let clock = performance.now();
+  const lap = () => {
+    const begun = clock;
+    clock = performance.now();
+    return clock - begun;
+  };
+  const answer: FrameAnswer = { pictures: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
   for (const [name, ...numbers] of request.moves) {
-    if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') ended.push(numbers[0]!);
+    if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
   }
   for (const size of request.labels) parvixLabelSize(...size);
-  const pictures = request.panels.map((size, panel) => {
+  request.panels.forEach((size, panel) => {
     const length = core.frame(panel, size.width, size.height);
-    return length > 0 ? read(length, buffers.pop()) : null;
+    answer.core += lap();
+    // A view made anew for each frame: an old one does not survive the memory's growth.
+    const numbers = new Float32Array(core.mem.buffer, core.floats(), length);
+    answer.pictures.push(length > 0 ? show(panel, numbers, size, answer) : null);
+    answer.draw += lap();
   });
+  answer.drawn = performance.timeOrigin + clock;
   if (++frames % framesPerRest === 0) parvixRest();
-  return { pictures, ended, core: performance.now() - begun };
+  return answer;
 }
 
-/** Copies the frame out of the core's memory; a view of it would not survive the memory's growth. */
-function read(length: number, buffer?: ArrayBuffer): PanelPicture {
-  const numbers =
-    buffer && buffer.byteLength >= 4 * length
-      ? new Float32Array(buffer)
-      : new Float32Array(Math.ceil(1.5 * length));
-  numbers.set(new Float32Array(core.mem.buffer, core.floats(), length));
-  const picture: PanelPicture = { numbers, length };
-  const textsLength = core.textsLength();
-  if (textsLength > 0) {
-    const bytes = new Uint8Array(core.mem.buffer, core.texts(), textsLength);
-    picture.texts = JSON.parse(decoder.decode(bytes)) as FrameTexts;
-  }
-  return picture;
+/** Draws a panel's frame and gives what the page itself has to place. */
+function show(panel: number, numbers: Float32Array, size: PanelSize, answer: FrameAnswer): PanelPicture {
+  const [dials, changed, ground, live] = numbers as unknown as [number, number, number, number];
+  if (panel === 0) answer.dials = Array.from({ length: dials }, (_, i) => numbers[frameHeader + 2 * i + 1]!);
+  const texts = readTexts();
+  if (texts) words[panel] = texts;
+  const from = frameHeader + 2 * dials;
+  const placed = surfaces[panel]?.show(
+    changed ? numbers.subarray(from, from + ground) : undefined,
+    numbers.subarray(from + ground, from + ground + live),
+    words[panel]?.ticks ?? [],
+    size,
+  );
+  return { labels: placed?.labels ?? [], handles: placed?.handles ?? [], texts };
+}
+
+function readTexts(): FrameTexts | undefined {
+  const length = core.textsLength();
+  if (length === 0) return undefined;
+  return JSON.parse(decoder.decode(new Uint8Array(core.mem.buffer, core.texts(), length)));
 }
 
 self.onmessage = (event: MessageEvent<ToWorker>) => {
@@ -78,7 +110,7 @@ self.onmessage = (event: MessageEvent<ToWorker>) => {
   try {
     handle(message);
   } catch (e) {
-    if (message.kind === 'start') throw e;
+    if (!('number' in message)) throw e;
     post({ kind: 'failed', number: message.number, words: String(e) });
   }
 };
@@ -91,10 +123,13 @@ function handle(message: ToWorker) {
     case 'ask':
       post({ kind: 'answer', number: message.number, answer: ask(message.ask) });
       break;
-    case 'frame': {
-      const answer = frame(message.frame, message.buffers);
-      const transfer = answer.pictures.flatMap((p) => (p ? [p.numbers.buffer] : []));
-      post({ kind: 'frame', number: message.number, frame: answer }, transfer);
-    }
+    case 'surface':
+      surfaces[message.panel] = new Surface(message.ground, message.live);
+      break;
+    case 'look':
+      surfaces[message.panel]?.setLook(message.look);
+      break;
+    case 'frame':
+      post({ kind: 'frame', number: message.number, frame: frame(message.frame) });
   }
 }

@@ -6,35 +6,34 @@ import type { DialView, Stated, SweepWay } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import EditInPlace from './EditInPlace.vue';
 
-const props = defineProps<{
-  dial: DialView;
-  index: number;
-  stated: Stated;
-  text: string;
-  fraction: number;
-}>();
+const props = defineProps<{ dial: DialView; index: number; stated: Stated }>();
 const bench = useBench();
 const bar = useTemplateRef<HTMLElement>('bar');
 
+const text = computed(() => bench.texts?.dials[props.index] ?? '');
+const fraction = computed(() => bench.fractions[props.index] ?? 0);
 const running = computed(() => bench.sweeps.isRunning(props.index));
 const name = computed(() => props.stated.name);
 const at = (share: number) => `${(100 * share).toFixed(2)}%`;
 
 const filled = computed(() => ({
-  left: at(Math.min(props.fraction, props.dial.zero)),
-  width: at(Math.abs(props.fraction - props.dial.zero)),
+  left: at(Math.min(fraction.value, props.dial.zero)),
+  width: at(Math.abs(fraction.value - props.dial.zero)),
 }));
 
 let end: (() => Promise<void>) | undefined;
 
+/** The bar's place when it was taken hold of: asking again in a drag would make the page lay out once more a frame. */
+let box: DOMRect;
+
 function share(e: PointerEvent): number {
-  const box = bar.value!.getBoundingClientRect();
   return Math.max(0, Math.min(1, (e.clientX - box.left) / box.width));
 }
 
 function grab(e: PointerEvent) {
   if (e.button !== 0) return;
   bar.value!.setPointerCapture(e.pointerId);
+  box = bar.value!.getBoundingClientRect();
   bench.sweeps.stop(props.index);
   end = bench.beginMove();
   void bench.frames.request(['dragDial', props.index, share(e)]);

@@ -87,8 +87,6 @@ function key(e: KeyboardEvent) {
   padding: 4px 4px 3px;
   margin-left: -4px;
   cursor: text;
-  overflow-x: auto;
-  overflow-y: hidden;
 }
 .says:hover {
   background: var(--paper);

@@ -5,6 +5,7 @@ import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
+import NowLine from './NowLine.vue';
 import ParameterForm from './ParameterForm.vue';
 import PartHead from './PartHead.vue';
 import StatementForm from './StatementForm.vue';
@@ -16,7 +17,7 @@ const rows = computed(() =>
     const place = bench.loaded?.functions.findIndex((f) => f.id === stated.id) ?? -1;
     const view = bench.loaded?.functions[place];
     const dial = bench.loaded?.dials.find((d) => d.id === stated.id);
-    return { stated, view, dial, now: view?.moves ? bench.texts?.now[place] : undefined };
+    return { stated, view, dial, place };
   }),
 );
 
@@ -34,7 +35,7 @@ function actions(stated: Stated): Action[] {
   <section aria-label="Stated">
     <PartHead title="Stated" add="State a function or a parameter" @add="bench.editing = 'stated'" />
     <ul>
-      <template v-for="{ stated, view, dial, now } in rows" :key="stated.id">
+      <template v-for="{ stated, view, dial, place } in rows" :key="stated.id">
         <li v-if="bench.editing === stated.id">
           <StatementForm v-if="stated.kind === 'function'" :id="stated.id" :text="view?.text ?? ''" />
           <ParameterForm v-else :stated="stated" />
@@ -46,7 +47,7 @@ function actions(stated: Stated): Action[] {
             {{ stated.step }}
           </span>
           <template #below>
-            <p v-if="now" class="now">now <MathText :latex="now" /></p>
+            <NowLine v-if="view?.moves" :place="place" />
           </template>
         </EntryRow>
       </template>
@@ -67,11 +68,5 @@ function actions(stated: Stated): Action[] {
 }
 .parameter {
   color: var(--muted);
-}
-.now {
-  margin: 0;
-  color: var(--muted);
-  overflow-x: auto;
-  overflow-y: hidden;
 }
 </style>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 // A formula, typeset. Parameters carry their colour's class wherever they stand.
-import { computed } from 'vue';
-import { typeset } from './typeset';
+import { onMounted, useTemplateRef, watch } from 'vue';
+import { LiveFormula } from './liveFormula';
 
-const props = defineProps<{ latex: string }>();
-const html = computed(() => typeset(props.latex));
+// A silent formula repeats what is said elsewhere and is not spoken.
+const props = defineProps<{ latex: string; silent?: boolean }>();
+const element = useTemplateRef<HTMLElement>('element');
+const formula = new LiveFormula(!props.silent);
+const show = () => formula.show(element.value!, props.latex);
+
+onMounted(show);
+watch(() => props.latex, show, { flush: 'post' });
 </script>
 
 <template>
-  <!-- KaTeX escapes what it is given; only \htmlClass is trusted, with the core's own class names. -->
-  <!-- eslint-disable-next-line vue/no-v-html -->
-  <span class="math" v-html="html" />
+  <span ref="element" class="math" :aria-hidden="silent || undefined" />
 </template>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 // One panel of the stage: a canvas for the ground, one for what moves, labels, and handles that can be dragged.
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
-import { useBench, type PanelFrame } from '../bench/store';
+import { useBench } from '../bench/store';
+import type { Place } from '../core/draw';
+import type { PanelPicture } from '../core/messages';
 import type { Label, Panel } from '../generated/types';
 import PanelChips from './PanelChips.vue';
-import { clear, draw, type Place } from './draw';
 import { listen } from './gestures';
 import { LabelLayer } from './labels';
-import { paletteOf, type Palette } from './palette';
+import { paletteOf } from './palette';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const bench = useBench();
@@ -21,27 +22,17 @@ const handles = shallowRef<Place[]>([]);
 const spoken = ref('');
 
 let size = { width: 0, height: 0 };
-let palette: Palette;
-let ground: Float32Array = new Float32Array();
-let ticks: string[] = [];
 let labels: Label[] = [];
 let layer: LabelLayer;
-let resized = true;
 let describing = 0;
 
-function paint(frame: PanelFrame) {
-  if (frame.texts) ticks = frame.texts.ticks;
-  if (frame.ground) ground = frame.ground;
-  if (frame.ground || resized) {
-    draw(clear(groundCanvas.value!, size.width, size.height), ground, ticks, palette);
-    resized = false;
-  }
-  const placed = draw(clear(liveCanvas.value!, size.width, size.height), frame.live, ticks, palette);
-  if (frame.texts) labels = frame.texts.labels;
-  layer.show(labels, placed.labels);
-  handles.value = placed.handles;
+function place(picture: PanelPicture) {
+  if (picture.texts) labels = picture.texts.labels;
+  layer.show(labels, picture.labels);
+  if (JSON.stringify(picture.handles) !== JSON.stringify(handles.value)) handles.value = picture.handles;
   describeLater();
 }
+
 /** Says in words what the panel shows, once it rests. */
 function describeLater() {
   window.clearTimeout(describing);
@@ -67,18 +58,22 @@ function fitSize() {
   if (width < 1 || height < 1) return;
   size = { width, height };
   bench.frames.panels[props.index] = size;
-  palette = paletteOf(box.value!);
-  resized = true;
+  const { palette, typeSize } = paletteOf(box.value!);
+  bench.canvases.look(props.index, { palette, ratio: window.devicePixelRatio || 1 });
   layer.remeasure();
-  void bench.frames.request(['typeSize', props.index, palette.typeSize]);
+  void bench.frames.request(['typeSize', props.index, typeSize]);
 }
 
 let unlisten: () => void;
 let observer: ResizeObserver;
 onMounted(() => {
   layer = new LabelLayer(labelBox.value!, measured);
-  palette = paletteOf(box.value!);
-  bench.painters[props.index] = paint;
+  bench.placers[props.index] = place;
+  bench.canvases.handOver(
+    props.index,
+    groundCanvas.value!.transferControlToOffscreen(),
+    liveCanvas.value!.transferControlToOffscreen(),
+  );
   observer = new ResizeObserver(fitSize);
   observer.observe(plane.value!);
   void document.fonts.ready.then(fitSize);
@@ -93,7 +88,7 @@ onBeforeUnmount(() => {
   observer.disconnect();
   unlisten();
   window.clearTimeout(describing);
-  bench.painters[props.index] = undefined;
+  bench.placers[props.index] = undefined;
   bench.frames.panels.length = props.index;
 });
 
@@ -253,6 +248,7 @@ canvas {
   height: 100%;
 }
 .labels {
+  contain: strict;
   position: absolute;
   inset: 0;
   pointer-events: none;

@@ -1,11 +1,11 @@
 // Labels are typeset by the page and placed by the core, which is told their sizes.
 import type { Label } from '../generated/types';
-import { typeset } from '../shared/typeset';
-import type { Place } from './draw';
+import { LiveFormula } from '../shared/liveFormula';
+import type { Place } from '../core/draw';
 
 interface Shown {
   element: HTMLElement;
-  latex: string;
+  formula: LiveFormula;
 }
 
 /** The labels of one panel, in a layer above its canvas. */
@@ -29,15 +29,12 @@ export class LabelLayer {
       if (!known) {
         const element = document.createElement('div');
         this.layer.append(element);
-        known = { element, latex: '' };
+        known = { element, formula: new LiveFormula(false) };
         this.shown.set(label.id, known);
       }
-      if (known.latex !== label.latex) {
-        known.latex = label.latex;
-        known.element.innerHTML = typeset(label.latex);
-        changed.push([label.id, known.element]);
-      }
-      known.element.className = `label ${label.colour < 8 ? `hue-${label.colour}` : 'muted'}`;
+      if (known.formula.show(known.element, label.latex)) changed.push([label.id, known.element]);
+      const style = `label ${label.colour < 8 ? `hue-${label.colour}` : 'muted'}`;
+      if (known.element.className !== style) known.element.className = style;
       known.element.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
     for (const id of gone) {

@@ -1,6 +1,13 @@
 // Draws the core's records (core/picture) on a canvas: no mathematics, only pen strokes.
 import { Align, Colour, Op, Pattern, Shape } from '../generated/types';
-import type { Palette } from './palette';
+
+/** The theme's colours by the core's colour numbers, and the type of the numbers on the axes. */
+export interface Palette {
+  colours: Record<number, string>;
+  font: string;
+}
+
+type Pen = OffscreenCanvasRenderingContext2D;
 
 const dashes: Record<number, number[]> = {
   [Pattern.Whole]: [],
@@ -26,28 +33,20 @@ export interface Placed {
 }
 
 /** Makes a canvas fit its panel and clears it. */
-export function clear(canvas: HTMLCanvasElement, width: number, height: number): CanvasRenderingContext2D {
-  const ratio = window.devicePixelRatio || 1;
+export function clear(pen: Pen, { width, height }: { width: number; height: number }, ratio: number) {
   const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
-  if (canvas.width !== w || canvas.height !== h) {
-    canvas.width = w;
-    canvas.height = h;
+  if (pen.canvas.width !== w || pen.canvas.height !== h) {
+    pen.canvas.width = w;
+    pen.canvas.height = h;
   }
-  const pen = canvas.getContext('2d')!;
   pen.setTransform(ratio, 0, 0, ratio, 0, 0);
   pen.clearRect(0, 0, width, height);
-  return pen;
 }
 
 /** Draws a list of records; what the page places itself comes back. */
-export function draw(
-  pen: CanvasRenderingContext2D,
-  r: Float32Array,
-  texts: string[],
-  palette: Palette,
-): Placed {
+export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palette): Placed {
   const placed: Placed = { labels: [], handles: [] };
-  pen.lineJoin = 'round';
+  pen.lineJoin = 'miter';
   pen.lineCap = 'round';
   for (let i = 0; i < r.length;) {
     switch (r[i]) {
@@ -77,9 +76,9 @@ export function draw(
   return placed;
 }
 
-function line(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palette: Palette): number {
+function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   const count = r[i + 5]!;
-  pen.strokeStyle = palette.colour(r[i + 1]!);
+  pen.strokeStyle = palette.colours[r[i + 1]!]!;
   pen.lineWidth = r[i + 2]!;
   pen.setLineDash(dashes[r[i + 3]!] ?? []);
   pen.globalAlpha = r[i + 4]!;
@@ -93,23 +92,23 @@ function line(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palette
   return 6 + 2 * count;
 }
 
-function marker(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palette: Palette) {
+function marker(pen: Pen, r: Float32Array, i: number, palette: Palette) {
   const [colour, shape, x, y, radius] = [r[i + 1]!, r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!];
   pen.setLineDash([]);
   pen.beginPath();
   pen.arc(x, y, radius, 0, 2 * Math.PI);
-  const sheet = palette.colour(Colour.Sheet);
-  pen.fillStyle = shape === Shape.Ring ? sheet : palette.colour(colour);
+  const sheet = palette.colours[Colour.Sheet]!;
+  pen.fillStyle = shape === Shape.Ring ? sheet : palette.colours[colour]!;
   pen.fill();
   if (radius < haloFrom) return;
-  pen.strokeStyle = shape === Shape.Ring ? palette.colour(colour) : sheet;
+  pen.strokeStyle = shape === Shape.Ring ? palette.colours[colour]! : sheet;
   pen.lineWidth = shape === Shape.Ring ? 2.5 : 1.5;
   pen.stroke();
   if (shape !== Shape.Grip) return;
   // What can be dragged wears a second ring.
   pen.beginPath();
   pen.arc(x, y, radius + 3.5, 0, 2 * Math.PI);
-  pen.strokeStyle = palette.colour(colour);
+  pen.strokeStyle = palette.colours[colour]!;
   pen.lineWidth = 1.5;
   pen.stroke();
 }
@@ -117,15 +116,15 @@ function marker(pen: CanvasRenderingContext2D, r: Float32Array, i: number, palet
 // Smaller markers are dots of a trace, without a halo.
 const haloFrom = 3;
 
-function text(pen: CanvasRenderingContext2D, r: Float32Array, i: number, texts: string[], palette: Palette) {
+function text(pen: Pen, r: Float32Array, i: number, texts: string[], palette: Palette) {
   const words = texts[r[i + 2]!] ?? '';
   pen.font = palette.font;
   pen.textAlign = aligns[r[i + 5]!] ?? 'left';
   pen.textBaseline = 'middle';
   pen.setLineDash([]);
-  pen.strokeStyle = palette.colour(Colour.Sheet);
+  pen.strokeStyle = palette.colours[Colour.Sheet]!;
   pen.lineWidth = 4;
   pen.strokeText(words, r[i + 3]!, r[i + 4]!);
-  pen.fillStyle = palette.colour(r[i + 1]!);
+  pen.fillStyle = palette.colours[r[i + 1]!]!;
   pen.fillText(words, r[i + 3]!, r[i + 4]!);
 }

@@ -1,0 +1,123 @@
+package browser
+
+import (
+	"fmt"
+	"slices"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+)
+
+// TestFigures measures what quality demands of the page and prints it; it fails on nothing, since machines differ.
+func TestFigures(t *testing.T) {
+	if !*takeFigures {
+		t.Skip("figures are taken by make bench")
+	}
+	openings(t)
+	frames(t, "10 curves, dial dragged", tenCurves(t), "a")
+	frames(t, "the fountain, dial dragged", mustDemo(t, 0), "k")
+}
+
+func mustDemo(t *testing.T, place int) *document.Document {
+	t.Helper()
+	list := demoDocuments(t)
+	return list[place]
+}
+
+// openings prints how long a demonstration takes to open: with an empty cache, and again.
+func openings(t *testing.T) {
+	var first, again []float64
+	for range 7 {
+		page := visit(t, 1280, 800)
+		enterAs(t, page, "/api/session/demo", "{}")
+		id := importDocument(t, page, mustDemo(t, 0))
+		for _, into := range []*[]float64{&first, &again} {
+			goTo(t, page, "/bench/"+id)
+			drawn(t, page)
+			*into = append(*into, ask[float64](t, page, `() => parvix.opened()`))
+		}
+		require.NoError(t, page.Close())
+	}
+	fmt.Printf("opening a demonstration, to its first picture: first visit %s ms (budget 2000), again %s ms (budget 600)\n",
+		spread(first), spread(again))
+}
+
+// tenCurves is a demonstration in which one dial moves ten curves that a teacher uses.
+func tenCurves(t *testing.T) *document.Document {
+	d := document.New("Ten curves")
+	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-3", To: "3", Step: "0.01"})
+	d.Scenes[0].Values["a"] = 1
+	for i, formula := range []string{"a(x − 1)² − 2", "4/(1 + e^(−a x))", "3e^(−x²/2) a", "tan(a x)", "2 sin(2x + a)",
+		"e^(sin(a x)) − 2cos(4x)", "x sin(x) e^(−x/9) a", "|x − a| − 1", "1/(x − a)", "√(9 − x²) a/3"} {
+		name := fmt.Sprintf("f_%d", i)
+		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
+		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
+	}
+	require.NoError(t, d.Check())
+	return d
+}
+
+type timing struct{ Core, Transfer, Draw, Total, Page, All float64 }
+
+// frames drags a dial across its bar and back, a move a display frame, and prints the frames' times.
+func frames(t *testing.T, name string, d *document.Document, dial string) {
+	page := visit(t, 1280, 800)
+	enterAs(t, page, "/api/session/demo", "{}")
+	goTo(t, page, "/bench/"+importDocument(t, page, d))
+	drawn(t, page)
+	drag(t, page, dial, 60) // warm
+	before := ask[int](t, page, `() => { const n = parvix.timings.length; parvix.timings.splice(0); return n; }`)
+	require.Positive(t, before)
+	drag(t, page, dial, 150)
+	timings := ask[[]timing](t, page, `() => parvix.timings`)
+	part := func(of func(timing) float64) []float64 {
+		var list []float64
+		for _, x := range timings {
+			list = append(list, of(x))
+		}
+		return list
+	}
+	fmt.Printf("%s, %d frames, ms: core %s; transfer %s; drawing %s; handler to last drawing command %s (budget p95 16.7)\n",
+		name, len(timings), spread(part(func(x timing) float64 { return x.Core })),
+		spread(part(func(x timing) float64 { return x.Transfer })), spread(part(func(x timing) float64 { return x.Draw })),
+		spread(part(func(x timing) float64 { return x.Total })))
+	fmt.Printf("  the page's labels and readouts %s; handler until all of the picture is in its place %s\n",
+		spread(part(func(x timing) float64 { return x.Page })), spread(part(func(x timing) float64 { return x.All })))
+}
+
+// drag moves a dial's pointer to and fro by pointer events, one for each display frame, as a hand's come.
+func drag(t *testing.T, page *rod.Page, dial string, moves int) {
+	t.Helper()
+	ask[any](t, page, `async (dial, moves) => {
+		const rule = document.querySelector('[role="slider"][aria-label="' + dial + '"]');
+		const box = rule.getBoundingClientRect();
+		const fire = (kind, share) => rule.dispatchEvent(new PointerEvent(kind, {bubbles: true, pointerId: 1, button: 0,
+			clientX: box.left + 12 + share * (box.width - 24), clientY: box.top + 20}));
+		rule.querySelector('.bar').setPointerCapture = () => {};
+		fire('pointerdown', 0.5);
+		for (let i = 0; i < moves; i++) {
+			await new Promise(requestAnimationFrame);
+			fire('pointermove', 0.5 + 0.45 * Math.sin(i / 20));
+		}
+		fire('pointerup', 0.5);
+		await parvix.settled();
+	}`, dial, moves)
+}
+
+func spread(list []float64) string {
+	slices.Sort(list)
+	at := func(share float64) float64 { return list[min(len(list)-1, int(share*float64(len(list))))] }
+	return fmt.Sprintf("median %.1f p95 %.1f", at(0.5), at(0.95))
+}
+
+// importDocument puts a document on the shelf and gives its id.
+func importDocument(t *testing.T, page *rod.Page, d *document.Document) string {
+	t.Helper()
+	cookies, err := proto.NetworkGetCookies{Urls: []string{"http://" + house.address}}.Call(page)
+	require.NoError(t, err)
+	return postDocument(t, cookies.Cookies[0], document.Encode(d))
+}

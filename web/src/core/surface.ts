@@ -1,0 +1,36 @@
+// A panel's two canvases in the worker: the ground, which changes with the window only, and what moves.
+import { clear, draw, type Placed } from './draw';
+import type { Look, PanelSize } from './messages';
+
+export class Surface {
+  private look?: Look;
+  private groundRecords = new Float32Array();
+  private drawnGround = '';
+  private readonly ground: OffscreenCanvasRenderingContext2D;
+  private readonly live: OffscreenCanvasRenderingContext2D;
+
+  constructor(ground: OffscreenCanvas, live: OffscreenCanvas) {
+    this.ground = ground.getContext('2d')!;
+    this.live = live.getContext('2d')!;
+  }
+
+  setLook(look: Look) {
+    this.look = look;
+    this.drawnGround = '';
+  }
+
+  /** Draws a frame; ground is set when it changed. The records may be views that do not outlive the call. */
+  show(ground: Float32Array | undefined, live: Float32Array, ticks: string[], size: PanelSize): Placed {
+    if (!this.look) return { labels: [], handles: [] };
+    const { palette, ratio } = this.look;
+    if (ground) this.groundRecords = ground.slice();
+    const shape = `${size.width} ${size.height} ${ratio}`;
+    if (ground || this.drawnGround !== shape) {
+      clear(this.ground, size, ratio);
+      draw(this.ground, this.groundRecords, ticks, palette);
+      this.drawnGround = shape;
+    }
+    clear(this.live, size, ratio);
+    return draw(this.live, live, ticks, palette);
+  }
+}
