@@ -168,7 +168,7 @@ func TestASweepRunsOncePausesAndGoesOn(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
-	click(t, one(t, page, `[aria-label="How t sweeps"]`))
+	click(t, saying(t, page, "button", "How t sweeps"))
 	pace := one(t, page, `.ant-popover input.ant-input-number-input`)
 	write(t, pace, "5")
 	press(t, page, input.Enter)

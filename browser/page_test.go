@@ -89,6 +89,7 @@ func click(t *testing.T, e *rod.Element) {
 // write replaces what stands in a field.
 func write(t *testing.T, e *rod.Element, text string) {
 	t.Helper()
+	e = e.Timeout(patience)
 	require.NoError(t, e.SelectAllText())
 	require.NoError(t, e.Input(text))
 }

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/compose"
 	"parvix/core/document"
+	"parvix/core/picture"
 )
 
 // The hot path: numbers in, numbers out. Indexes are those of Loaded.Dials and of the document's panels and shown
@@ -163,7 +164,9 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	}
 	sent.ground = p.GroundStamp
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
-	texts := FrameTexts{Labels: p.Labels, Ticks: p.Texts, Moved: d.Moved()}
+	// No list is null, so that the page can walk them all.
+	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
+		Now: []string{}, Said: [][]PieceView{}, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 		texts.Dials = append(texts.Dials, q.Text(q.Value))

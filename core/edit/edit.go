@@ -74,14 +74,19 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 			name = freeFunctionName(d)
 		}
 	}
+	isValue := st.Variables == nil && st.Name != "" && isConstant(st.Node)
 	if other := d.StatedNamed(name); other != nil && other != entry {
-		return nil, problem.New("name-taken", 0, len(text), name)
+		// Typing a = 3 again gives the parameter that value.
+		if entry != nil || !isValue || other.Kind != document.Parameter {
+			return nil, problem.New("name-taken", 0, len(text), name)
+		}
+		entry = other
 	}
 	if entry == nil {
 		d.Stated = append(d.Stated, document.Stated{ID: NewID(d, "s")})
 		entry = &d.Stated[len(d.Stated)-1]
 	}
-	if st.Variables == nil && st.Name != "" && isConstant(st.Node) {
+	if isValue {
 		return stateParameter(d, entry, name, st)
 	}
 	if entry.Kind == document.Parameter {

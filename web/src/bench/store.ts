@@ -56,8 +56,14 @@ export const useBench = defineStore('bench', () => {
     return result;
   }
 
+  /** Asks about what is in play, after the moves that are still waiting for their frame. */
+  async function askInPlay(ask: Ask): Promise<Answer> {
+    await frames.request();
+    return frameCore.ask(ask);
+  }
+
   async function valuesInPlay(): Promise<Values> {
-    return (await frameCore.ask({ kind: 'values' })).values ?? {};
+    return (await askInPlay({ kind: 'values' })).values ?? {};
   }
 
   async function now(): Promise<Step> {
@@ -142,7 +148,10 @@ export const useBench = defineStore('bench', () => {
 
   /** Begins a move by hand; the returned function ends it as one step that can be undone. */
   function beginMove(): () => Promise<void> {
-    const before = now();
+    // Asked for at once, before the move itself is on its way.
+    const before = frameCore
+      .ask({ kind: 'values' })
+      .then(({ values }): Step => ({ document: document.value!, values: values ?? {} }));
     return async () => {
       const [was, is] = [await before, await now()];
       if (JSON.stringify(was.values) !== JSON.stringify(is.values)) history.note(was);
@@ -164,13 +173,13 @@ export const useBench = defineStore('bench', () => {
   /** Takes the window in play over into the document. */
   async function keepWindow(panel: number) {
     const size = frames.panels[panel];
-    const { window } = await frameCore.ask({ kind: 'window', panel, ...size });
+    const { window } = await askInPlay({ kind: 'window', panel, ...size });
     if (window) await change((copy) => (copy.panels[panel]!.window = window));
   }
 
   /** Keeps what a trace has recorded with the document. */
   async function keepTrace(id: string) {
-    const { numbers } = await frameCore.ask({ kind: 'trace', id });
+    const { numbers } = await askInPlay({ kind: 'trace', id });
     await change((copy) => (copy.shown.find((s) => s.id === id)!.kept = numbers ?? []));
     await frames.request(['clearTraces']);
   }
@@ -227,7 +236,7 @@ export const useBench = defineStore('bench', () => {
     /** A question that needs no values in play. */
     ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
     /** A question about what is in play. */
-    askInPlay: (ask: Ask): Promise<Answer> => frameCore.ask(ask),
+    askInPlay,
     addDials: (names: string[]) => askEdit({ kind: 'addParameters', names }),
   };
 });

@@ -109,6 +109,8 @@ const ways: { way: SweepWay; words: string; sign: string }[] = [
 ];
 const sweep = computed(() => props.stated.sweep ?? { way: 'backAndForth' as SweepWay, seconds: 6 });
 
+const wayWords = computed(() => ways.find((w) => w.way === sweep.value.way)!);
+
 function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   const was = sweep.value;
   bench.sweeps.stop(props.index);
@@ -133,10 +135,9 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
         />
       </div>
       <a-popover trigger="click" placement="top">
-        <button class="quiet way" :aria-label="`How ${name} sweeps`">
-          <span aria-hidden="true"
-            >{{ ways.find((w) => w.way === sweep.way)?.sign }} {{ sweep.seconds }} s</span
-          >
+        <button class="quiet way">
+          <span class="only-spoken">How {{ name }} sweeps: {{ wayWords.words }},</span>
+          {{ wayWords.sign }} {{ sweep.seconds }} s
         </button>
         <template #content>
           <a-radio-group :value="sweep.way" class="ways" @change="setSweep({ way: $event.target.value })">

@@ -3,6 +3,7 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { Piece, Problem, Said, ValueForm } from '../generated/types';
+import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
 import { chipOf, piecesOf } from './chips';
@@ -136,7 +137,7 @@ const forms = [
         @escape="chip = undefined"
       />
       <template v-if="chip.kind === 'value'">
-        <a-select v-model:value="chip.form" :options="forms" aria-label="How it is written" />
+        <Choice v-model="chip.form" :options="forms" label="How it is written" />
         <label
           >at most
           <a-input-number v-model:value="chip.decimals" :min="0" :max="12" size="small" /> decimals</label

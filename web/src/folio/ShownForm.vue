@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // Says what is shown: a curve, a point, a guide or a trace, and how it looks.
-import { computed, ref } from 'vue';
+import { computed, ref, toRaw } from 'vue';
 import { useBench } from '../bench/store';
 import type { Problem, Shown } from '../generated/types';
+import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
 
@@ -56,7 +57,7 @@ const usualPattern = computed(() =>
 );
 
 async function keep() {
-  refused.value = await bench.askEdit({ kind: 'putShown', shown: entry.value });
+  refused.value = await bench.askEdit({ kind: 'putShown', shown: toRaw(entry.value) });
   if (!refused.value) bench.editing = '';
 }
 
@@ -68,10 +69,14 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     <template v-if="entry.kind === 'curve'">
       <label class="line">
         the curve of
-        <a-select v-model:value="entry.function" :options="functions" aria-label="Function" />
+        <Choice v-model="entry.function" :options="functions" label="Function" />
       </label>
       <label class="line"
-        >as the parent, grey and dashed <a-switch v-model:checked="entry.parent" size="small"
+        >as the parent, grey and dashed
+        <a-switch
+          :checked="entry.parent ?? false"
+          size="small"
+          @update:checked="entry.parent = $event as boolean"
       /></label>
     </template>
     <template v-else-if="entry.kind === 'point'">
@@ -105,7 +110,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     <template v-else-if="entry.kind === 'guide'">
       <label class="line">
         a guide
-        <a-select v-model:value="entry.direction" :options="directions" aria-label="Direction" />
+        <Choice v-model="entry.direction" :options="directions" label="Direction" />
       </label>
       <FormulaField
         v-model="at"
@@ -119,7 +124,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     </template>
     <label v-else class="line">
       the trace of
-      <a-select v-model:value="entry.of" :options="points" aria-label="Point" />
+      <Choice v-model="entry.of" :options="points" label="Point" />
     </label>
     <template v-if="entry.id">
       <div class="line">
@@ -140,20 +145,20 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
       </div>
       <label v-if="entry.kind === 'curve' || entry.kind === 'guide'" class="line">
         line
-        <a-select
-          :value="entry.pattern || usualPattern"
+        <Choice
+          :model-value="entry.pattern || usualPattern"
           :options="patterns"
-          aria-label="Line"
-          @change="entry.pattern = $event as Shown['pattern']"
+          label="Line"
+          @update:model-value="entry.pattern = $event as Shown['pattern']"
         />
       </label>
       <label v-if="labels.length" class="line">
         label
-        <a-select
-          :value="entry.label || 'name'"
+        <Choice
+          :model-value="entry.label || 'name'"
           :options="labels"
-          aria-label="Label"
-          @change="entry.label = $event as Shown['label']"
+          label="Label"
+          @update:model-value="entry.label = $event as Shown['label']"
         />
       </label>
     </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The shelf: a teacher's demonstrations with small pictures.
 import { notification } from 'ant-design-vue';
-import { h, onMounted, ref, watch } from 'vue';
+import { h, onMounted, ref, watch, type VNode } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../api/client';
 import { outbox } from '../api/outbox';
@@ -86,6 +86,9 @@ function beginRename(e: Entry) {
   title.value = e.title;
 }
 
+/** Takes the cursor into the new title once the menu has let go of it. */
+const taken = ({ el }: VNode) => window.requestAnimationFrame(() => (el as HTMLInputElement).select());
+
 const rename = (e: Entry) =>
   attempt(async () => {
     if (renaming.value !== e.id) return;
@@ -159,8 +162,7 @@ const when = (date: string) =>
               class="title"
               aria-label="New title"
               maxlength="120"
-              autofocus
-              @vue:mounted="({ el }: { el: HTMLInputElement }) => el.select()"
+              @vue:mounted="taken"
               @keydown.enter="rename(e)"
               @keydown.esc="renaming = ''"
               @blur="rename(e)"

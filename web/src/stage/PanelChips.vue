@@ -2,7 +2,8 @@
 // A panel's own controls: small chips in its corner that come with hover, focus or touch.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { Panel, Window } from '../generated/types';
+import type { Panel, TickStyle, Window } from '../generated/types';
+import Choice from '../shared/Choice.vue';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const emit = defineEmits<{ fit: [] }>();
@@ -17,6 +18,10 @@ const fields: { key: keyof Window; label: string }[] = [
   { key: 'right', label: 'to' },
   { key: 'bottom', label: 'y from' },
   { key: 'top', label: 'to' },
+];
+const tickStyles = [
+  { value: 'numbers', label: '1, 2, 3' },
+  { value: 'pi', label: 'π/2, π' },
 ];
 const shownFields = computed(() => (props.panel.equalScales ? fields.slice(0, 2) : fields));
 
@@ -85,26 +90,20 @@ async function apply() {
           <hr />
           <label class="row">
             numbers on x
-            <a-select
-              :value="panel.ticksX"
-              size="small"
-              :options="[
-                { value: 'numbers', label: '1, 2, 3' },
-                { value: 'pi', label: 'π/2, π' },
-              ]"
-              @change="change({ ticksX: $event as Panel['ticksX'] })"
+            <Choice
+              :model-value="panel.ticksX"
+              :options="tickStyles"
+              label="Numbers on x"
+              @update:model-value="change({ ticksX: $event as TickStyle })"
             />
           </label>
           <label class="row">
             numbers on y
-            <a-select
-              :value="panel.ticksY"
-              size="small"
-              :options="[
-                { value: 'numbers', label: '1, 2, 3' },
-                { value: 'pi', label: 'π/2, π' },
-              ]"
-              @change="change({ ticksY: $event as Panel['ticksY'] })"
+            <Choice
+              :model-value="panel.ticksY"
+              :options="tickStyles"
+              label="Numbers on y"
+              @update:model-value="change({ ticksY: $event as TickStyle })"
             />
           </label>
           <label class="row">
@@ -148,8 +147,9 @@ async function apply() {
   margin-bottom: 8px;
 }
 .row {
-  display: flex;
-  justify-content: space-between;
+  display: grid;
+  grid-template-columns: 1fr 110px;
+  justify-items: start;
   align-items: center;
   padding: 4px 0;
 }

@@ -1,0 +1,77 @@
+package browser
+
+import (
+	"os"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+func writeFile(t *testing.T, name, text string) {
+	t.Helper()
+	require.NoError(t, os.WriteFile(name, []byte(text), 0o644))
+}
+
+type violation struct {
+	ID, Help string
+	Nodes    []struct{ HTML, FailureSummary string }
+}
+
+// assertAccessible runs axe-core (Deque Systems) for WCAG 2.2 A and AA.
+func assertAccessible(t *testing.T, page *rod.Page, where string) {
+	t.Helper()
+	source, err := os.ReadFile("../web/node_modules/axe-core/axe.min.js")
+	require.NoError(t, err)
+	ask[any](t, page, `(s) => { (0, eval)(s); }`, string(source))
+	for _, v := range ask[[]violation](t, page, `async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})).violations`) {
+		for _, n := range v.Nodes {
+			assert.Fail(t, where+": "+v.Help, "%s\n%s", n.HTML, n.FailureSummary)
+		}
+	}
+}
+
+func TestEveryScreenCanBeUsedByEveryone(t *testing.T) {
+	for _, size := range [][2]int{{1280, 800}, {390, 844}} {
+		page := visit(t, size[0], size[1])
+		goTo(t, page, "/")
+		saying(t, page, "button", "Look around as the demo teacher")
+		assertAccessible(t, page, "first page")
+		signInDemo(t, page)
+		assertAccessible(t, page, "shelf")
+		copyBench(t, page, fountain)
+		assertAccessible(t, page, "bench")
+		click(t, one(t, page, `[data-entry="c1"] .says`))
+		one(t, page, ".entry-form")
+		assertAccessible(t, page, "bench with a form")
+	}
+}
+
+func TestThePanelIsDescribedInWords(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	saying(t, page, ".only-spoken[role=status]", "The curve of f\\. .*Point V at \\(3, 4\\.5\\)\\.")
+	click(t, one(t, page, `[aria-label="k one step down"]`))
+	saying(t, page, ".only-spoken[role=status]", "Point V at \\(3, 4\\.4\\)\\.")
+}
+
+func TestTheKeyboardAloneReachesEverything(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	var reached []string
+	for range 120 {
+		press(t, page, input.Tab)
+		reached = append(reached, ask[string](t, page, `() => {
+			const e = document.activeElement;
+			return (e.getAttribute('aria-label') ?? e.textContent).trim();
+		}`))
+	}
+	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits.",
+		"Point V; arrow keys move it", "State a function or a parameter", "Write a text", "h", "Sweep t", "k one step up"} {
+		assert.Contains(t, reached, want)
+	}
+}

@@ -1,0 +1,335 @@
+package browser
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+)
+
+func documentOf(t *testing.T, page *rod.Page) document.Document {
+	t.Helper()
+	return ask[document.Document](t, page, `() => parvix.document()`)
+}
+
+// state types a statement in the folio and takes it.
+func state(t *testing.T, page *rod.Page, statement string) {
+	t.Helper()
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	write(t, one(t, page, `input[aria-label="Statement"]`), statement)
+	press(t, page, input.Enter)
+	until(t, page, `() => !document.querySelector('input[aria-label="Statement"]')`)
+	drawn(t, page)
+}
+
+// choose takes an action from an entry's menu.
+func choose(t *testing.T, page *rod.Page, entry *rod.Element, action string) {
+	t.Helper()
+	more, err := entry.Element(".more")
+	require.NoError(t, err)
+	click(t, more)
+	click(t, menuItem(t, page, action))
+}
+
+// menuItem waits for an item of the menu that is open; closed ones stay in the page unseen.
+func menuItem(t *testing.T, page *rod.Page, words string) *rod.Element {
+	t.Helper()
+	item, err := page.Timeout(patience).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll('.ant-dropdown-menu-item')]
+		.find(e => e.getClientRects().length > 0 && e.textContent.trim().startsWith(words))`, words))
+	require.NoError(t, err, "there is no item %s", words)
+	return item.CancelTimeout()
+}
+
+func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = a(x - h)^2 + k")
+	one(t, page, ".reading .katex") // typeset while typing
+	press(t, page, input.Enter)
+
+	// Letters without a value are offered as dials; the curve waits and says for what.
+	saying(t, page, ".entry .problem", "has no value yet")
+	one(t, page, `[data-missing="a"]`)
+	click(t, saying(t, page, ".entry .problem button", "Make a, h, k dials"))
+	one(t, page, `[role="slider"][aria-label="k"]`)
+	drawn(t, page)
+	assert.Equal(t, map[string]float64{"a": 1, "h": 1, "k": 1}, values(t, page), "a new dial stands at 1")
+	assertDrawn(t, page, hueF, func(x float64) float64 { return (x-1)*(x-1) + 1 })
+
+	state(t, page, "a = -0.5")
+	assert.InDelta(t, -0.5, values(t, page)["a"], 1e-12, "stating a value puts it in play")
+	assertDrawn(t, page, hueF, func(x float64) float64 { return -0.5*(x-1)*(x-1) + 1 })
+}
+
+func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	state(t, page, "2 sin(b x)")
+	click(t, one(t, page, `[data-missing="b"]`))
+	one(t, page, `[role="slider"][aria-label="b"]`)
+	drawn(t, page)
+	assertDrawn(t, page, hueF, func(x float64) float64 { return 2 * math.Sin(x) })
+}
+
+func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	click(t, one(t, page, `[data-entry="s1"] .says`))
+	field := one(t, page, `input[aria-label="Statement"]`)
+	write(t, field, "f(x) = a(x − h)² + sin(x")
+	saying(t, page, ".formula-field .problem", "bracket opened after sin is not closed")
+	assert.Equal(t, "(", text(t, one(t, page, ".formula-field .problem mark")), "the bracket itself is marked")
+	press(t, page, input.Enter)
+	saying(t, page, ".formula-field .problem", "not closed")
+	assertDrawn(t, page, hueF, jet(values(t, page)))
+	assert.Equal(t, "a(x − h)² + k", documentOf(t, page).Stated[0].Formula, "nothing was changed")
+	press(t, page, input.Escape)
+	until(t, page, `() => !document.querySelector('input[aria-label="Statement"]')`)
+}
+
+func TestAReadingThatDeservesASecondLookIsPointedOut(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	write(t, one(t, page, `input[aria-label="Statement"]`), "1/2x")
+	saying(t, page, ".notice", "Write brackets for 1/\\(2x\\)")
+}
+
+func TestThePaletteTypesSymbolsAtTheCaret(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	click(t, saying(t, page, ".palette button", "^√\\(\\)$"))
+	require.NoError(t, one(t, page, `input[aria-label="Statement"]`).Input("4 − x"))
+	click(t, saying(t, page, ".palette button", "^²$"))
+	press(t, page, input.Enter)
+	until(t, page, `() => parvix.document().stated.length === 1`)
+	drawn(t, page)
+	assert.Equal(t, "√(4 − x²)", documentOf(t, page).Stated[0].Formula)
+	assertDrawn(t, page, hueF, func(x float64) float64 { return math.Sqrt(4 - x*x) })
+}
+
+func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	plus := `[aria-label="Show something on the stage"]`
+	add := func(what string) {
+		click(t, one(t, page, plus))
+		click(t, menuItem(t, page, what))
+	}
+	last := func() document.Shown {
+		d := documentOf(t, page)
+		return d.Shown[len(d.Shown)-1]
+	}
+	entries := func(n int) { until(t, page, `(n) => parvix.document().shown.length === n`, n) }
+
+	add("a point")
+	write(t, one(t, page, `input[aria-label="x of the point"]`), "h + 1")
+	write(t, one(t, page, `input[aria-label="y of the point"]`), "f(h + ")
+	press(t, page, input.Enter)
+	saying(t, page, ".entry-form .problem", "value is missing")
+	write(t, one(t, page, `input[aria-label="y of the point"]`), "f(h + 1)")
+	press(t, page, input.Enter)
+	entries(7)
+	p := last()
+	assert.Equal(t, []string{"P", "h + 1", "f(h + 1)"}, []string{p.Name, p.X, p.Y})
+	saying(t, page, ".label", "P")
+
+	choose(t, page, one(t, page, `[data-entry="`+p.ID+`"]`), "Trace it")
+	entries(8)
+	assert.Equal(t, p.ID, last().Of)
+
+	add("a guide line")
+	write(t, one(t, page, `input[aria-label="Where the guide lies"]`), "h + 1")
+	press(t, page, input.Enter)
+	entries(9)
+	saying(t, page, ".label", "x=4")
+
+	click(t, one(t, page, `[aria-label="Write a text"]`))
+	require.NoError(t, one(t, page, `.page[contenteditable]`).Input("The drop stands at "))
+	click(t, saying(t, page, "button", "live value"))
+	write(t, one(t, page, `input[aria-label="Live value"]`), "f(h + 1)")
+	click(t, saying(t, page, "button", "Put it in"))
+	click(t, saying(t, page, ".entry-form button", "^Keep$"))
+	saying(t, page, `.folio .entry`, "The drop stands at 3.9")
+	said := documentOf(t, page).Said
+	assert.Equal(t, "The drop stands at ", said[len(said)-1].Pieces[0].Text)
+
+	// It is live.
+	click(t, one(t, page, `[aria-label="k one step up"]`))
+	saying(t, page, `.folio .entry`, "The drop stands at 4")
+
+	choose(t, page, one(t, page, `[data-entry="c1"]`), "Move up")
+	until(t, page, `() => parvix.document().shown[0].id === 'c1'`)
+
+	// Deleting a point takes its trace with it, and undo brings both back.
+	choose(t, page, one(t, page, `[data-entry="`+p.ID+`"]`), "Delete")
+	entries(7)
+	click(t, one(t, page, `[aria-label="Undo"]`))
+	entries(9)
+}
+
+func TestUndoReachesEveryEditAndRedoComesBack(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	var states []document.Document
+	note := func() { states = append(states, documentOf(t, page)) }
+	note()
+	state(t, page, "f(x) = x^2 − 3")
+	note()
+	state(t, page, "c = 2")
+	note()
+	click(t, saying(t, page, ".ribbon button", "angles in radians"))
+	until(t, page, `() => parvix.document().angleUnit === 'degree'`)
+	note()
+	click(t, one(t, page, `[aria-label="Hide f"]`))
+	until(t, page, `() => parvix.document().shown[0].hidden`)
+	note()
+	for k := len(states) - 2; k >= 0; k-- {
+		require.NoError(t, page.KeyActions().Press(input.ControlLeft).Type(input.KeyZ).Release(input.ControlLeft).Do())
+		until(t, page, `(want) => JSON.stringify(parvix.document()) === want`, asJSON(t, page, states[k]))
+	}
+	assert.True(t, ask[bool](t, page, `() => document.querySelector('[aria-label="Undo"]').disabled`))
+	for k := 1; k < len(states); k++ {
+		click(t, one(t, page, `[aria-label="Redo"]`))
+		until(t, page, `(want) => JSON.stringify(parvix.document()) === want`, asJSON(t, page, states[k]))
+	}
+}
+
+// asJSON writes a document in the page's own order of fields, which is Go's.
+func asJSON(t *testing.T, page *rod.Page, d document.Document) string {
+	t.Helper()
+	return strings.TrimSpace(ask[string](t, page, `(text) => JSON.stringify(JSON.parse(text))`, string(document.Encode(&d))))
+}
+
+func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	click(t, one(t, page, `[data-entry="s4"] .says`))
+	write(t, saying(t, page, ".entry-form label", "letter").MustElement("input"), "c")
+	click(t, saying(t, page, ".entry-form button", "^Keep$"))
+	one(t, page, `[role="slider"][aria-label="c"]`)
+	d := documentOf(t, page)
+	assert.Equal(t, "a(x − c)² + k", d.Stated[0].Formula)
+	assert.InDelta(t, 3, values(t, page)["c"], 1e-12)
+	drawn(t, page)
+	assert.Equal(t, "c", documentOf(t, page).Shown[2].At, "the guide follows")
+}
+
+func TestTheWindowZoomsPansAndFits(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	before := seen(t, page)
+	plane := one(t, page, ".plane")
+	require.NoError(t, page.Mouse.MoveTo(proto.Point{X: 400, Y: 500}))
+	at := func(w window) (x, y float64) {
+		box := ask[[]float64](t, page, `() => { const b = document.querySelector('.plane').getBoundingClientRect(); return [b.left, b.top]; }`)
+		return w.Left + (400-box[0])/w.Width*(w.Right-w.Left), w.Top - (500-box[1])/w.Height*(w.Top-w.Bottom)
+	}
+	x0, y0 := at(before)
+	require.NoError(t, page.Mouse.Scroll(0, -240, 2))
+	until(t, page, `(width) => { const w = parvix.document().panels[0].window; return w.right - w.left < width; }`, before.Right-before.Left-0.1)
+	zoomed := seen(t, page)
+	x1, y1 := at(zoomed)
+	assert.InDelta(t, x0, x1, 1e-6, "the place under the pointer stays")
+	assert.InDelta(t, y0, y1, 1e-6)
+	assertDrawn(t, page, hueF, jet(values(t, page)))
+
+	pull(t, page, plane, 120, 50)
+	panned := seen(t, page)
+	perPixel := (zoomed.Right - zoomed.Left) / zoomed.Width
+	assert.InDelta(t, zoomed.Left-120*perPixel, panned.Left, perPixel, "the plane follows the hand")
+	until(t, page, `(left) => Math.abs(parvix.document().panels[0].window.left - left) < 1e-9`, panned.Left)
+
+	click(t, saying(t, page, ".chip", "^fit$"))
+	drawn(t, page)
+	fitted := seen(t, page)
+	for _, p := range [][2]float64{{3, 4.5}, {3 - math.Sqrt(7.5), 0}, {3 + math.Sqrt(7.5), 0}, {0, 0}} {
+		assert.True(t, fitted.holds(fitted.pixel(p[0], p[1]), 10), "%v is an interesting place", p)
+	}
+	click(t, one(t, page, `[aria-label="Undo"]`))
+	until(t, page, `(left) => Math.abs(parvix.document().panels[0].window.left - left) < 1e-9`, panned.Left)
+}
+
+func TestTheWindowsEndsAreTyped(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, "The float in the tide gauge")
+	click(t, saying(t, page, ".chip", "^window"))
+	fields := page.MustElements(".window-form input[type=text]")
+	require.Len(t, fields, 2, "with equal scales only x is typed")
+	write(t, fields[0], "-π")
+	write(t, fields[1], "3π +")
+	click(t, saying(t, page, "button", "Show this window"))
+	saying(t, page, ".window-form .problem", "stops after")
+	write(t, fields[1], "3π")
+	click(t, saying(t, page, "button", "Show this window"))
+	until(t, page, `() => Math.abs(parvix.document().panels[0].window.right - 3 * Math.PI) < 1e-9`)
+	drawn(t, page)
+	w := seen(t, page)
+	assert.InDelta(t, -math.Pi, w.Left, 1e-6)
+	assert.InDelta(t, 3*math.Pi, w.Right, 1e-6)
+	assert.InDelta(t, w.Width/(w.Right-w.Left), w.Height/(w.Top-w.Bottom), 1e-6, "equal scales")
+}
+
+func TestDegreesAreADemonstrationsUnit(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	state(t, page, "3 sin(60 x)")
+	click(t, saying(t, page, ".ribbon button", "angles in radians"))
+	saying(t, page, ".ribbon button", "angles in degrees")
+	drawn(t, page)
+	assertDrawn(t, page, hueF, func(x float64) float64 { return 3 * math.Sin(60*x*math.Pi/180) })
+}
+
+func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	click(t, saying(t, page, ".head button", "^Present$"))
+	back := saying(t, page, ".head button", "Back to the bench")
+	until(t, page, `() => getComputedStyle(document.querySelector('.folio')).display === 'none'`)
+	drawn(t, page)
+	assertDrawn(t, page, hueF, jet(values(t, page)))
+	click(t, back)
+	until(t, page, `() => getComputedStyle(document.querySelector('.folio')).display !== 'none'`)
+}
+
+func TestOnAPhoneAFingerMovesADial(t *testing.T) {
+	page := visit(t, 390, 844)
+	require.NoError(t, proto.EmulationSetTouchEmulationEnabled{Enabled: true}.Call(page))
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	assert.LessOrEqual(t, ask[float64](t, page, `() => document.documentElement.scrollWidth`), 390.0, "one column, nothing beside it")
+	rule := one(t, page, `[role="slider"][aria-label="a"]`)
+	require.NoError(t, rule.ScrollIntoView())
+	box := rule.MustShape().Box()
+	x, y := box.X+box.Width*0.4, box.Y+box.Height/2
+	require.NoError(t, page.Touch.Start(&proto.InputTouchPoint{X: x, Y: y}))
+	for k := 1.0; k <= 8; k++ {
+		require.NoError(t, page.Touch.Move(&proto.InputTouchPoint{X: x + 10*k, Y: y}))
+	}
+	require.NoError(t, page.Touch.End())
+	until(t, page, `async () => (await parvix.values()).a > 0.2`)
+	for _, e := range page.MustElements(".dial .key") {
+		assert.GreaterOrEqual(t, e.MustShape().Box().Height, 36.0, "a key is a target for a finger")
+	}
+}
