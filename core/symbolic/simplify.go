@@ -18,8 +18,16 @@ type Result struct {
 // a product only where that makes the formula shorter. The value is the same wherever n has one.
 func Simplify(n expr.Node) Result {
 	s := &simplifier{decimals: hasDecimals(n), seen: map[string]bool{}}
-	out := s.simplify(n)
-	return Result{out, s.conditions}
+	// What one pass has cancelled may leave more to do: −(b − a)(a/a) is −(b − a) at first, then a − b.
+	const passes = 4
+	for range passes {
+		out := s.simplify(n)
+		if expr.Equal(out, n) {
+			break
+		}
+		n = out
+	}
+	return Result{n, s.conditions}
 }
 
 type simplifier struct {
@@ -320,6 +328,12 @@ func isPositive(n expr.Node) bool {
 }
 
 func (s *simplifier) timesSum(p, q sum) sum {
+	if c, ok := q.number(); ok {
+		return p.scaled(c)
+	}
+	if c, ok := p.number(); ok {
+		return q.scaled(c)
+	}
 	return sum{s.product(s.asTerm(p), s.asTerm(q))}.plus(nil)
 }
 
@@ -533,8 +547,7 @@ func naturalLog(base, exp sum) expr.Node {
 	return nil
 }
 
-// single is the sum of one term; a number times a lone sum is multiplied out, since 2(x + 1) has no other use for its
-// brackets once terms are collected.
+// single is the sum of one term, empty for 0.
 func (s *simplifier) single(t term) sum {
 	if t.coef.Sign() == 0 {
 		return nil
