@@ -92,6 +92,10 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	if entry.Kind == document.Parameter {
 		*entry = document.Stated{ID: entry.ID}
 	}
+	if old != "" && old != name {
+		// While the entry still has its old name, by which the others' formulas are read.
+		renameUses(d, old, name)
+	}
 	entry.Kind, entry.Name, entry.Formula = document.Function, name, strings.TrimSpace(st.Body)
 	switch {
 	case st.Variables != nil:
@@ -99,17 +103,13 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	case entry.Variables == nil:
 		entry.Variables = []string{"x"}
 	}
-	if old != "" && old != name {
-		renameUses(d, old, name)
-	}
 	if old == "" && len(entry.Variables) == 1 {
 		d.Shown = append(d.Shown, document.Shown{ID: NewID(d, "c"), Kind: document.Curve, Function: name,
 			Colour: freeColour(shownColours(d))})
 	}
-	return d, checked(d)
+	return d, d.Check()
 }
 
-func checked(d *document.Document) error { return d.Check() }
 
 func isConstant(n expr.Node) bool { return len(expr.Names(n)) == 0 && len(expr.Calls(n)) == 0 }
 
@@ -135,7 +135,7 @@ func stateParameter(d *document.Document, entry *document.Stated, name string, s
 	for i := range d.Scenes {
 		d.Scenes[i].Values[name] = value
 	}
-	return d, checked(d)
+	return d, d.Check()
 }
 
 func newParameter(id, name string, colour int) document.Stated {
@@ -159,7 +159,7 @@ func AddParameters(before *document.Document, names []string) (*document.Documen
 			d.Scenes[i].Values[name] = evaluate.DefaultValue
 		}
 	}
-	return d, checked(d)
+	return d, d.Check()
 }
 
 // Rename gives a function or parameter a new name, and every formula follows.
@@ -180,7 +180,7 @@ func Rename(before *document.Document, id, typed string) (*document.Document, er
 		renameUses(d, e.Name, name)
 		e.Name = name
 	}
-	return d, checked(d)
+	return d, d.Check()
 }
 
 // renameUses rewrites every formula that uses a name; the entry itself keeps its old name until the caller changes it.
@@ -275,7 +275,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	for i := range d.Scenes {
 		delete(d.Scenes[i].Values, name)
 	}
-	return d, checked(d)
+	return d, d.Check()
 }
 
 func keep[T any](list []T, wanted func(T) bool) []T {

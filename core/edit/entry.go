@@ -32,7 +32,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 	for i := range d.Shown {
 		if d.Shown[i].ID == entry.ID {
 			d.Shown[i] = entry
-			return d, checked(d)
+			return d, d.Check()
 		}
 	}
 	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t"}[entry.Kind])
@@ -44,7 +44,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 		}
 	}
 	d.Shown = append(d.Shown, entry)
-	return d, checked(d)
+	return d, d.Check()
 }
 
 // readable holds that every formula of an entry can be read; the problem names the field.
@@ -101,12 +101,12 @@ func PutSaid(before *document.Document, entry document.Said) (*document.Document
 	for i := range d.Said {
 		if d.Said[i].ID == entry.ID {
 			d.Said[i] = entry
-			return d, checked(d)
+			return d, d.Check()
 		}
 	}
 	entry.ID = NewID(d, "w")
 	d.Said = append(d.Said, entry)
-	return d, checked(d)
+	return d, d.Check()
 }
 
 // Move puts an entry by places up (negative) or down among those of its part of the folio.

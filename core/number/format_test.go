@@ -1,0 +1,33 @@
+package number_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"parvix/core/number"
+)
+
+func TestNumbersAreWrittenForPeople(t *testing.T) {
+	for _, c := range []struct {
+		v        float64
+		decimals int
+		want     string
+	}{
+		{0.1 + 0.2, 3, "0.3"}, {-1.5, 3, "−1.5"}, {2, 3, "2"}, {-0.0001, 2, "0"}, {1.0 / 3, 4, "0.3333"}, {math.NaN(), 2, "undefined"},
+		{math.Inf(-1), 0, "−∞"}, {1e16, 2, "1e+16"}, {100, 0, "100"},
+	} {
+		assert.Equal(t, c.want, number.Format(c.v, c.decimals))
+	}
+	assert.Equal(t, "3.0", number.FormatFixed(3, 1), "a dial keeps its step's decimals")
+	assert.Equal(t, "0.00123", number.Significant(0.00123, 3))
+	assert.Equal(t, "12300", number.Significant(12300, 2))
+}
+
+func TestDecimalsOfAStep(t *testing.T) {
+	for v, want := range map[float64]int{0.1: 1, 0.25: 2, 5: 0, 1e-3: 3, math.Pi: 6} {
+		assert.Equal(t, want, number.Decimals(v, 6), "%v", v)
+	}
+	assert.Equal(t, 0.3, number.Round(0.30000000000000004, 3))
+}

@@ -1,0 +1,126 @@
+package store_test
+
+import (
+	"errors"
+	"os"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+	"parvix/server/domain"
+	"parvix/server/store"
+	"parvix/server/testdb"
+)
+
+var db *store.Store
+
+func TestMain(m *testing.M) {
+	os.Exit(testdb.Run(m, func(opened *store.Store) { db = opened }))
+}
+
+var count int
+
+// teacher makes an account of its own.
+func teacher(t testing.TB) *domain.Teacher {
+	t.Helper()
+	count++
+	made, err := db.AddTeacher(t.Name()+string(rune('a'+count)), "hash")
+	require.NoError(t, err)
+	return made
+}
+
+func add(t testing.TB, owner uint64, title string) *domain.Demonstration {
+	t.Helper()
+	count++
+	d := &domain.Demonstration{ID: strings.Repeat("a", 23) + string(rune('a'+count/676)) + string(rune('a'+count/26%26)) + string(rune('a'+count%26)),
+		OwnerID: owner, Title: title, Document: document.New(title), Picture: "<svg/>"}
+	require.NoError(t, db.Add(d))
+	return d
+}
+
+func titles(t testing.TB, owner uint64, words string) (list []string) {
+	t.Helper()
+	entries, err := db.List(owner, words)
+	require.NoError(t, err)
+	for _, e := range entries {
+		list = append(list, e.Title)
+	}
+	return list
+}
+
+func TestASaveCountsOnAndOnlyFromTheStoredRevision(t *testing.T) {
+	owner := teacher(t)
+	d := add(t, owner.ID, "Tide")
+	changed := document.New("Tide at noon")
+	saved, err := db.Save(owner.ID, d.ID, 1, changed, "<svg>2</svg>")
+	require.NoError(t, err)
+	assert.Equal(t, uint64(2), saved.Revision)
+
+	_, err = db.Save(owner.ID, d.ID, 1, document.New("Late"), "")
+	var conflict *domain.Conflict
+	require.True(t, errors.As(err, &conflict))
+	assert.Equal(t, "Tide at noon", conflict.Current.Document.Title, "the error shows what is stored")
+	read, err := db.Demonstration(owner.ID, d.ID)
+	require.NoError(t, err)
+	assert.Equal(t, changed, read.Document)
+	assert.Equal(t, "<svg>2</svg>", read.Picture)
+}
+
+func TestAnOwnerSeesOnlyTheirOwn(t *testing.T) {
+	mine, other := teacher(t), teacher(t)
+	d := add(t, mine.ID, "Secret")
+	_, err := db.Demonstration(other.ID, d.ID)
+	assert.ErrorIs(t, err, domain.ErrNotFound)
+	_, err = db.Save(other.ID, d.ID, 1, document.New("Stolen"), "")
+	assert.ErrorIs(t, err, domain.ErrNotFound)
+	assert.ErrorIs(t, db.Delete(other.ID, d.ID), domain.ErrNotFound)
+	assert.Empty(t, titles(t, other.ID, ""))
+}
+
+func TestWhatWasDeletedCanBeBroughtBack(t *testing.T) {
+	owner := teacher(t)
+	d := add(t, owner.ID, "Gone")
+	require.NoError(t, db.Delete(owner.ID, d.ID))
+	assert.Empty(t, titles(t, owner.ID, ""))
+	_, err := db.Save(owner.ID, d.ID, 1, document.New("x"), "")
+	assert.ErrorIs(t, err, domain.ErrNotFound, "a deleted one cannot be saved over")
+	assert.ErrorIs(t, db.Delete(owner.ID, d.ID), domain.ErrNotFound)
+	require.NoError(t, db.Restore(owner.ID, d.ID))
+	assert.Equal(t, []string{"Gone"}, titles(t, owner.ID, ""))
+	assert.ErrorIs(t, db.Restore(owner.ID, d.ID), domain.ErrNotFound)
+}
+
+func TestTheShelfIsSearchedByEveryWord(t *testing.T) {
+	owner := teacher(t)
+	for _, title := range []string{"The jet of the quay", "100 % tide", "Under_score", `Back\slash`, "Möwe über Ω"} {
+		add(t, owner.ID, title)
+	}
+	for words, want := range map[string][]string{"QUAY jet": {"The jet of the quay"}, "%": {"100 % tide"}, "_": {"Under_score"}, `\`: {`Back\slash`},
+		"möwe": {"Möwe über Ω"}, "jet tide": nil, `"' OR 1=1 --`: nil} {
+		assert.Equal(t, want, titles(t, owner.ID, words), words)
+	}
+	assert.Len(t, titles(t, owner.ID, ""), 5)
+}
+
+func TestANameIsTakenOnce(t *testing.T) {
+	_, err := db.AddTeacher("Unique", "h")
+	require.NoError(t, err)
+	_, err = db.AddTeacher("unique", "h")
+	assert.ErrorIs(t, err, domain.ErrTaken, "whatever its capitals")
+	_, err = db.TeacherNamed("nobody")
+	assert.ErrorIs(t, err, domain.ErrNotFound)
+}
+
+func BenchmarkSave(b *testing.B) {
+	owner := teacher(b)
+	d := add(b, owner.ID, "Bench")
+	doc := document.New("Bench")
+	for revision := uint64(1); b.Loop(); revision++ {
+		if _, err := db.Save(owner.ID, d.ID, revision, doc, "<svg/>"); err != nil {
+			b.Fatal(err)
+		}
+	}
+}
