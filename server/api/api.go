@@ -55,7 +55,7 @@ func New(c Config) *chi.Mux {
 	}
 	s := &server{c}
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, recovered, secured, http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.RequestID, recovered, secured, sameOrigin().Handler)
 	r.Route("/api", func(r chi.Router) {
 		r.Use(c.Sessions.LoadAndSave)
 		r.Get("/health", s.health)
@@ -86,6 +86,15 @@ func New(c Config) *chi.Mux {
 	})
 	r.Get("/*", page(c.Page))
 	return r
+}
+
+// sameOrigin refuses requests that another site's page makes a browser send.
+func sameOrigin() *http.CrossOriginProtection {
+	p := http.NewCrossOriginProtection()
+	p.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		fail(w, r, http.StatusForbidden, "cross-origin", "This request came from another site's page.")
+	}))
+	return p
 }
 
 // tries limits what a machine may try without being signed in. Behind a proxy all share its address; then the proxy
