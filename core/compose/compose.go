@@ -47,7 +47,7 @@ const (
 	curveWidth  = 3
 	parentWidth = 2.2
 	guideWidth  = 1.6
-	traceRadius = 2.2
+	traceRadius = 3.4
 	pointRadius = 6.5
 	markRadius  = 4.5
 	// Lines are followed this far beyond the edge.

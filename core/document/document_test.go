@@ -74,7 +74,9 @@ func TestEveryLimitIsRefusedByName(t *testing.T) {
 	}, "the limit is 300")
 	check(func(d *document.Document) { d.Title = strings.Repeat("x", 121) }, "120")
 	check(func(d *document.Document) { d.Stated[0].Formula = strings.Repeat("x", 2001) }, "2000")
-	check(func(d *document.Document) { d.Panels = append(d.Panels, d.Panels[0], d.Panels[0], d.Panels[0], d.Panels[0]) }, "the limit is 4")
+	check(func(d *document.Document) {
+		d.Panels = append(d.Panels, d.Panels[0], d.Panels[0], d.Panels[0], d.Panels[0])
+	}, "the limit is 4")
 	_, err := document.Decode([]byte(`{"title":"` + strings.Repeat("x", document.MaxBytes) + `"}`))
 	assert.ErrorContains(t, err, "the limit is 1048576 bytes")
 }

@@ -110,7 +110,6 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	return d, d.Check()
 }
 
-
 func isConstant(n expr.Node) bool { return len(expr.Names(n)) == 0 && len(expr.Calls(n)) == 0 }
 
 func stateParameter(d *document.Document, entry *document.Stated, name string, st expr.Statement) (*document.Document, error) {

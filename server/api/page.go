@@ -42,6 +42,15 @@ func page(files fs.FS) http.HandlerFunc {
 		cache.Store(name, a)
 		return a
 	}
+	// Compressing the core takes a moment; the first visitor is not to wait for it.
+	go func() {
+		_ = fs.WalkDir(files, ".", func(name string, entry fs.DirEntry, err error) error {
+			if err == nil && !entry.IsDir() {
+				load(name)
+			}
+			return nil
+		})
+	}()
 	return func(w http.ResponseWriter, r *http.Request) {
 		name := strings.TrimPrefix(path.Clean(r.URL.Path), "/")
 		a := load(name)

@@ -73,7 +73,9 @@ export const useBench = defineStore('bench', () => {
   /** Lets the cores understand a document; values are put in play for the dials that they name. */
   async function load(next: Document, values: Values = {}) {
     const ask: Ask = { kind: 'load', document: next };
-    const [answer] = await Promise.all([frameCore.ask(ask), answers.ask(ask)]);
+    // Later questions to the answers core stand in line behind this one.
+    void answers.ask(ask);
+    const answer = await frameCore.ask(ask);
     if (!answer.loaded) throw new Error(answer.problem?.message ?? 'The demonstration could not be read.');
     document.value = next;
     loaded.value = answer.loaded;

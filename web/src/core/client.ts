@@ -69,7 +69,10 @@ let both: { frames: Core; answers: Core } | undefined;
 export function cores() {
   if (!both) {
     const module = WebAssembly.compileStreaming(fetch(wasmAddress));
-    both = { frames: new Core(module), answers: new Core(module) };
+    const frames = new Core(module);
+    // The first picture does not wait for a processor that the second core would take.
+    const answers = new Core(frames.ready.then(() => module));
+    both = { frames, answers };
   }
   return both;
 }

@@ -32,15 +32,25 @@ export interface Placed {
   handles: Place[];
 }
 
-/** Makes a canvas fit its panel and clears it. */
-export function clear(pen: Pen, { width, height }: { width: number; height: number }, ratio: number) {
+/** Makes a canvas fit its panel and clears it, or fills it with a colour. */
+export function clear(
+  pen: Pen,
+  { width, height }: { width: number; height: number },
+  ratio: number,
+  colour?: string,
+) {
   const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
   if (pen.canvas.width !== w || pen.canvas.height !== h) {
     pen.canvas.width = w;
     pen.canvas.height = h;
   }
   pen.setTransform(ratio, 0, 0, ratio, 0, 0);
-  pen.clearRect(0, 0, width, height);
+  if (colour) {
+    pen.fillStyle = colour;
+    pen.fillRect(0, 0, width, height);
+  } else {
+    pen.clearRect(0, 0, width, height);
+  }
 }
 
 /** Draws a list of records; what the page places itself comes back. */
@@ -114,7 +124,7 @@ function marker(pen: Pen, r: Float32Array, i: number, palette: Palette) {
 }
 
 // Smaller markers are dots of a trace, without a halo.
-const haloFrom = 3;
+const haloFrom = 4;
 
 function text(pen: Pen, r: Float32Array, i: number, texts: string[], palette: Palette) {
   const words = texts[r[i + 2]!] ?? '';

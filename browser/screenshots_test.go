@@ -1,0 +1,58 @@
+package browser
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/proto"
+	"github.com/stretchr/testify/require"
+)
+
+// TestScreenshots takes the pictures of docs/screenshots, one of each main view, from the demo data.
+func TestScreenshots(t *testing.T) {
+	if !*takeScreenshots {
+		t.Skip("pictures are taken by make screenshots")
+	}
+	folder := "../docs/screenshots"
+	require.NoError(t, os.MkdirAll(folder, 0o755))
+	shoot := func(page *rod.Page, name string) {
+		// The pointer rests aside, so that nothing is hovered by chance.
+		require.NoError(t, page.Mouse.MoveTo(proto.Point{X: 2, Y: 2}))
+		data, err := page.Screenshot(false, nil)
+		require.NoError(t, err)
+		require.NoError(t, os.WriteFile(filepath.Join(folder, name+".png"), data, 0o644))
+	}
+	page := visit(t, 1280, 800)
+	goTo(t, page, "/")
+	saying(t, page, "button", "Look around as the demo teacher")
+	shoot(page, "first-page")
+	signInDemo(t, page)
+	until(t, page, `() => [...document.querySelectorAll('.card img')].every(i => i.complete && i.naturalWidth > 0)`)
+	shoot(page, "shelf")
+
+	copyBench(t, page, fountain)
+	until(t, page, `() => { document.querySelector('.title button').textContent = 'The jet of the quay fountain'; return true; }`)
+	pull(t, page, one(t, page, `[data-dial="t"] .pointer`), 60, 0)
+	shoot(page, "bench")
+
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	write(t, one(t, page, `input[aria-label="Statement"]`), "g(x) = b sin(2x + π/3")
+	saying(t, page, ".formula-field .problem", "not closed")
+	shoot(page, "stating")
+	click(t, saying(t, page, ".entry-form button", "Cancel"))
+
+	click(t, saying(t, page, ".head button", "^Present$"))
+	drawn(t, page)
+	shoot(page, "present")
+
+	phone := visit(t, 390, 844)
+	signInDemo(t, phone)
+	copyBench(t, phone, "The float in the tide gauge")
+	shoot(phone, "phone")
+
+	_, second, _, _ := conflict(t)
+	until(t, second, `() => document.querySelectorAll('.ant-modal img').length === 2 && [...document.querySelectorAll('.ant-modal img')].every(i => i.complete && i.naturalWidth > 0)`)
+	shoot(second, "conflict")
+}
