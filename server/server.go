@@ -22,6 +22,8 @@ type Options struct {
 	OpenRegistration bool
 	// SavesPerMinute limits one person; 0 means the usual.
 	SavesPerMinute int
+	// Proxies is the number of reverse proxies in front of the server.
+	Proxies int
 }
 
 // Handler serves Parvix from a database.
@@ -33,5 +35,5 @@ func Handler(db *store.Store, o Options) http.Handler {
 	sessions.Cookie.SameSite = http.SameSiteLaxMode
 	sessions.Cookie.Secure = o.SecureCookies
 	return api.New(api.Config{Store: db, Sessions: sessions, Page: web.Files(), Healthy: db.Pool().Ping,
-		DemoTeacher: o.DemoTeacher, OpenRegistration: o.OpenRegistration, SavesPerMinute: o.SavesPerMinute})
+		DemoTeacher: o.DemoTeacher, OpenRegistration: o.OpenRegistration, SavesPerMinute: o.SavesPerMinute, Proxies: o.Proxies})
 }

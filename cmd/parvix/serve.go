@@ -47,6 +47,7 @@ type serveCommand struct {
 	Listen           string `help:"Address to listen on." default:"127.0.0.1:8420" env:"PARVIX_LISTEN"`
 	OpenRegistration bool   `help:"Let anybody make an account." env:"PARVIX_OPEN_REGISTRATION"`
 	SavesPerMinute   int    `help:"How often one person may save in a minute." default:"120"`
+	Proxies          int    `help:"Reverse proxies in front; then cookies are Secure and X-Forwarded-For names the visitor." env:"PARVIX_PROXIES"`
 }
 
 type demoCommand struct{ serveCommand }
@@ -65,8 +66,8 @@ func (c *serveCommand) serve(withDemo bool) error {
 		return err
 	}
 	defer stop()
-	options := server.Options{SecureCookies: !isLoopback(c.Listen), OpenRegistration: c.OpenRegistration,
-		SavesPerMinute: c.SavesPerMinute}
+	options := server.Options{SecureCookies: c.Proxies > 0 || !isLoopback(c.Listen), OpenRegistration: c.OpenRegistration,
+		SavesPerMinute: c.SavesPerMinute, Proxies: c.Proxies}
 	if withDemo {
 		if err := demo.Load(db); err != nil {
 			return err

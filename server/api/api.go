@@ -41,6 +41,8 @@ type Config struct {
 	OpenRegistration bool
 	// SavesPerMinute limits one person; 0 means the usual 120.
 	SavesPerMinute int
+	// Proxies is the number of reverse proxies in front, whose X-Forwarded-For names the visitor; 0 for none.
+	Proxies int
 }
 
 type server struct{ Config }
@@ -55,7 +57,11 @@ func New(c Config) *chi.Mux {
 	}
 	s := &server{c}
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, recovered, secured, sameOrigin().Handler)
+	visitor := middleware.ClientIPFromRemoteAddr
+	if c.Proxies > 0 {
+		visitor = middleware.ClientIPFromXFFTrustedProxies(c.Proxies)
+	}
+	r.Use(middleware.RequestID, visitor, recovered, secured, sameOrigin().Handler)
 	r.Route("/api", func(r chi.Router) {
 		r.Use(c.Sessions.LoadAndSave)
 		r.Get("/health", s.health)
@@ -97,10 +103,12 @@ func sameOrigin() *http.CrossOriginProtection {
 	return p
 }
 
-// tries limits what a machine may try without being signed in. Behind a proxy all share its address; then the proxy
-// limits.
+// tries limits what a machine may try without being signed in.
 func tries(most int, in time.Duration) func(http.Handler) http.Handler {
-	return httprate.LimitBy(most, in, httprate.KeyByIP,
+	whose := func(r *http.Request) (string, error) {
+		return httprate.CanonicalizeIP(middleware.GetClientIP(r.Context())), nil
+	}
+	return httprate.LimitBy(most, in, whose,
 		tooMany("too-many-tries", "Too many tries from this machine. Wait a little and try again."))
 }
 

@@ -9,6 +9,7 @@ import (
 	"net/http/cookiejar"
 	"net/http/httptest"
 	"os"
+	"strconv"
 	"strings"
 	"testing"
 	"testing/fstest"
@@ -287,6 +288,16 @@ func TestSavesAndSignInsAreLimited(t *testing.T) {
 		last, _ = visitor(t, address).call("POST", "/api/session", map[string]string{"name": "", "password": ""})
 	}
 	assert.Equal(t, 429, last, "guessing passwords is slowed down")
+}
+
+func TestBehindAProxyEveryVisitorHasTheirOwnTries(t *testing.T) {
+	p := visitor(t, serve(t, api.Config{Proxies: 1}))
+	last := 0
+	for i := range 40 {
+		p.header.Set("X-Forwarded-For", "198.51.100."+strconv.Itoa(i%2))
+		last, _ = p.call("POST", "/api/session", map[string]string{"name": "", "password": ""})
+	}
+	assert.Equal(t, 401, last, "twenty tries each")
 }
 
 func TestTheSignInTellsNothingAboutNames(t *testing.T) {
