@@ -50,3 +50,5 @@ require (
 )
 
 tool honnef.co/go/tools/cmd/staticcheck
+
+ignore ./web/node_modules

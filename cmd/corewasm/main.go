@@ -8,6 +8,7 @@
 package main
 
 import (
+	"fmt"
 	"runtime"
 	"syscall/js"
 	"unsafe"
@@ -22,7 +23,7 @@ func main() {
 		defer func() {
 			if r := recover(); r != nil {
 				answer = `{"problem":{"code":"mistake","message":"Parvix made a mistake with this entry. Undo the last change."}}`
-				js.Global().Get("console").Call("error", "core: panic in ask")
+				report(r)
 			}
 		}()
 		return string(the.Ask([]byte(args[0].String())))
@@ -39,10 +40,16 @@ func main() {
 	select {}
 }
 
+// report tells a programmer's mistake to whoever looks at the console.
+func report(mistake any) {
+	js.Global().Get("console").Call("error", "core: "+fmt.Sprint(mistake))
+}
+
 // guarded runs a hot call; a programmer's mistake leaves the last picture standing.
 func guarded(run func()) (ok bool) {
 	defer func() {
-		if recover() != nil {
+		if r := recover(); r != nil {
+			report(r)
 			ok = false
 		}
 	}()

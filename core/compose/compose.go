@@ -72,6 +72,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 		c.room.take(0, v.Y(0), v.Width, 1, 1)
 		c.room.take(v.X(0), 0, 1, v.Height, 1)
 	}
+	c.keepClearOfTexts(d, p, v)
 	var anchors []anchor
 	for i, s := range d.Shown {
 		if s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
@@ -97,6 +98,38 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	c.place(anchors, v)
 	c.pic.Live = c.pen.Data
 	return &c.pic
+}
+
+// Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
+// same.
+const textMargin, textTop, textGap = 12.0, 48.0, 6.0
+
+// keepClearOfTexts leaves the room of the texts on the panel to them, once the page has told their sizes. In a corner
+// they stand one below the other in their order.
+func (c *Composer) keepClearOfTexts(d *evaluate.Demonstration, p *document.Panel, v View) {
+	stacked := map[document.Corner][]Size{}
+	for _, s := range d.Said {
+		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.Panel == p.ID {
+			stacked[s.Entry.Corner] = append(stacked[s.Entry.Corner], size)
+		}
+	}
+	for corner, sizes := range stacked {
+		y := textTop
+		if corner == document.BottomLeft || corner == document.BottomRight {
+			y = v.Height - textMargin + textGap
+			for _, size := range sizes {
+				y -= size.Height + textGap
+			}
+		}
+		for _, size := range sizes {
+			x := textMargin
+			if corner == document.TopRight || corner == document.BottomRight {
+				x = v.Width - textMargin - size.Width
+			}
+			c.room.take(x, y, size.Width, size.Height, 60)
+			y += size.Height + textGap
+		}
+	}
 }
 
 func (c *Composer) composeGround(p *document.Panel, v View) {

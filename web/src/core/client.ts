@@ -25,6 +25,9 @@ export class Core {
       this.worker.onerror = (event) => reject(new Error(event.message));
       module.then((m) => this.post({ kind: 'start', module: m }), reject);
     });
+    // A core that was sent for early and not used yet may fail in silence, as when the page is left meanwhile; whoever
+    // asks it something hears of it.
+    this.ready.catch(() => undefined);
   }
 
   private post(message: ToWorker, transfer: Transferable[] = []) {

@@ -2,7 +2,7 @@
 // Writes a text: words, with formulas and live values as chips. Alt+V puts in a live value, Alt+F a formula.
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
-import type { Piece, Problem, Said, ValueForm } from '../generated/types';
+import type { Corner, Piece, Problem, Said, ValueForm } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
@@ -90,7 +90,9 @@ async function keep() {
     bench.editing = '';
     return;
   }
-  refused.value = await bench.askEdit({ kind: 'putSaid', said: { ...props.said, pieces } });
+  const { id } = props.said;
+  const at = place.value ? { panel: bench.document!.panels[0]!.id, corner: place.value as Corner } : {};
+  refused.value = await bench.askEdit({ kind: 'putSaid', said: { id, pieces, ...at } });
   if (!refused.value) bench.editing = '';
 }
 
@@ -98,6 +100,15 @@ const chipText = computed({
   get: () => chip.value?.text ?? '',
   set: (v) => chip.value && (chip.value.text = v),
 });
+/** Where it stands: beside the stage, or on the picture in a corner. */
+const place = ref<string>(props.said.panel ? (props.said.corner ?? 'topLeft') : '');
+const places = [
+  { value: '', label: 'beside the stage' },
+  { value: 'topLeft', label: 'on the picture, top left' },
+  { value: 'topRight', label: 'on the picture, top right' },
+  { value: 'bottomLeft', label: 'on the picture, bottom left' },
+  { value: 'bottomRight', label: 'on the picture, bottom right' },
+];
 const forms = [
   { value: 'number', label: 'the value: 4.5' },
   { value: 'equation', label: 'name and value: f(2) = 4.5' },
@@ -145,6 +156,7 @@ const forms = [
       </template>
       <a-button v-if="changed" size="small" @click="remove">Take it out</a-button>
     </div>
+    <Choice v-if="!chip" v-model="place" :options="places" label="Where it stands" />
     <p v-if="refused" class="problem" role="alert">{{ refused.message }}</p>
   </EntryForm>
 </template>

@@ -6,6 +6,7 @@ import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
 import type { Label, Panel } from '../generated/types';
 import PanelChips from './PanelChips.vue';
+import PanelTexts from './PanelTexts.vue';
 import { listen } from './gestures';
 import { LabelLayer } from './labels';
 import { paletteOf } from './palette';
@@ -218,6 +219,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
       />
     </div>
     <p class="only-spoken" role="status">{{ spoken }}</p>
+    <PanelTexts :panel="panel" @measured="measured" />
     <PanelChips :panel="panel" :index="index" @fit="fitAndKeep" />
   </section>
 </template>
