@@ -59,7 +59,7 @@ func Start(folder string) (*Server, error) {
 		"--skip-networking", "--skip-name-resolve", "--character-set-server=utf8mb4",
 		"--collation-server=utf8mb4_unicode_ci", "--innodb-buffer-pool-size=64M", "--local-infile=0",
 		"--log-error="+log, "--init-file="+start)
-	command := exec.Command("mariadbd", append([]string{"--no-defaults"}, args...)...)
+	command := exec.Command(serverProgram(), append([]string{"--no-defaults"}, args...)...)
 	// A Ctrl-C in the terminal reaches the whole group; the database must outlive the requests in flight.
 	command.SysProcAttr = &syscall.SysProcAttr{Setpgid: true, Pdeathsig: syscall.SIGTERM}
 	if err := command.Start(); err != nil {
@@ -74,6 +74,14 @@ func Start(folder string) (*Server, error) {
 		close(s.done)
 	}()
 	return s, s.await(socket, log)
+}
+
+// serverProgram finds mariadbd, which lies outside a normal user's PATH.
+func serverProgram() string {
+	if name, err := exec.LookPath("mariadbd"); err == nil {
+		return name
+	}
+	return "/usr/sbin/mariadbd"
 }
 
 func user() string {

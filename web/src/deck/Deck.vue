@@ -21,7 +21,7 @@ const missing = computed(() => bench.loaded?.missing ?? []);
 
 <template>
   <section class="deck" aria-label="Deck: the parameters' dials">
-    <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
+    <!-- Letters that wait stand first, where they are seen. -->
     <button
       v-for="letter in missing"
       :key="letter.name"
@@ -33,6 +33,7 @@ const missing = computed(() => bench.loaded?.missing ?? []);
       has no value yet
       <strong>Make it a dial</strong>
     </button>
+    <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
     <p v-if="!dials.length && !missing.length" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².
     </p>
@@ -51,8 +52,7 @@ const missing = computed(() => bench.loaded?.missing ?? []);
   flex: none;
 }
 .empty {
-  flex: 1 0 200px;
-  max-width: 320px;
+  flex: 0 0 190px;
   border: 2px dashed var(--axis);
   border-radius: 6px;
   background: none;
