@@ -61,6 +61,10 @@ type lexer struct {
 
 // lex splits text into tokens; letters that are not a known name become single letters, which multiply.
 func lex(text string, scope *Scope) ([]token, *problem.Problem) {
+	if !utf8.ValidString(text) {
+		at := invalidAt(text)
+		return nil, problem.New("character", at, at+1, "�")
+	}
 	l := &lexer{text: text, scope: scope}
 	for l.at < len(text) {
 		r, size := utf8.DecodeRuneInString(text[l.at:])
@@ -85,6 +89,16 @@ func lex(text string, scope *Scope) ([]token, *problem.Problem) {
 	}
 	l.emit(tokEnd, "", l.at)
 	return l.tokens, nil
+}
+
+// invalidAt is the place of the first byte that is no part of a character.
+func invalidAt(text string) int {
+	for i, r := range text {
+		if _, size := utf8.DecodeRuneInString(text[i:]); r == utf8.RuneError && size == 1 {
+			return i
+		}
+	}
+	return 0
 }
 
 func isLetter(r rune) bool {
