@@ -2,6 +2,7 @@ package browser
 
 import (
 	"fmt"
+	"os"
 	"slices"
 	"testing"
 
@@ -46,18 +47,13 @@ func openings(t *testing.T) {
 		spread(first), spread(again))
 }
 
-// tenCurves is a demonstration in which one dial moves ten curves that a teacher uses.
+// tenCurves is the demonstration of the core's own benchmark, in which one dial moves ten curves.
 func tenCurves(t *testing.T) *document.Document {
-	d := document.New("Ten curves")
-	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-3", To: "3", Step: "0.01"})
-	d.Scenes[0].Values["a"] = 1
-	for i, formula := range []string{"a(x − 1)² − 2", "4/(1 + e^(−a x))", "3e^(−x²/2) a", "tan(a x)", "2 sin(2x + a)",
-		"e^(sin(a x)) − 2cos(4x)", "x sin(x) e^(−x/9) a", "|x − a| − 1", "1/(x − a)", "√(9 − x²) a/3"} {
-		name := fmt.Sprintf("f_%d", i)
-		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
-	}
-	require.NoError(t, d.Check())
+	t.Helper()
+	data, err := os.ReadFile("../core/door/testdata/ten-curves.json")
+	require.NoError(t, err)
+	d, err := document.Decode(data)
+	require.NoError(t, err)
 	return d
 }
 

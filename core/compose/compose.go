@@ -72,6 +72,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 		c.room.take(0, v.Y(0), v.Width, 1, 1)
 		c.room.take(v.X(0), 0, 1, v.Height, 1)
 	}
+	c.room.take(0, 0, controlsWidth, controlsHeight, 30)
 	c.keepClearOfTexts(d, p, v)
 	var anchors []anchor
 	for i, s := range d.Shown {
@@ -103,6 +104,9 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 // Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
 // same.
 const textMargin, textTop, textGap = 12.0, 48.0, 6.0
+
+// A panel's own controls stand in its top left corner; labels look for another place.
+const controlsWidth, controlsHeight = 256.0, 42.0
 
 // keepClearOfTexts leaves the room of the texts on the panel to them, once the page has told their sizes. In a corner
 // they stand one below the other in their order.
@@ -203,6 +207,9 @@ func (c *Composer) write(text string, x, y float64, a picture.Align) {
 	c.taken = append(c.taken, [4]float64{left, y - height/2, width, height})
 }
 
+// scaled grows a width or a radius with the type, so that a board's lines suit its numbers.
+func (c *Composer) scaled(pixels float64) float32 { return float32(pixels * c.typeSize()) }
+
 func (c *Composer) typeSize() float64 {
 	if c.Type == 0 {
 		return 1
@@ -247,9 +254,9 @@ func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height})
 		drawn.keep(sampled)
 	}
-	colour, width, usual := colourOf(s.Entry), float32(curveWidth), picture.Whole
+	colour, width, usual := colourOf(s.Entry), c.scaled(curveWidth), picture.Whole
 	if s.Entry.Parent {
-		width, usual = parentWidth, picture.Dashed
+		width, usual = c.scaled(parentWidth), picture.Dashed
 	}
 	from := len(c.pen.Data)
 	for _, line := range drawn.lines {
@@ -261,7 +268,7 @@ func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 			shape = picture.Disc
 		}
 		if v.Sees(m.X, m.Y) {
-			c.pen.Marker(colour, shape, v.X(m.X), v.Y(m.Y), markRadius)
+			c.pen.Marker(colour, shape, v.X(m.X), v.Y(m.Y), c.scaled(markRadius))
 		}
 	}
 	c.room.lines(c.pen.Data[from:])
@@ -352,18 +359,18 @@ func (c *Composer) guide(s *evaluate.Shown, v View) (anchor, bool) {
 		if x < 0 || x > v.Width {
 			return a, false
 		}
-		c.pen.Segment(colour, guideWidth, pattern, x, 0, x, v.Height)
+		c.pen.Segment(colour, c.scaled(guideWidth), pattern, x, 0, x, v.Height)
 		a = anchor{x: x, y: v.Height - 26}
 	case document.Level:
 		y := v.Y(s.At)
 		if y < 0 || y > v.Height {
 			return a, false
 		}
-		c.pen.Segment(colour, guideWidth, pattern, 0, y, v.Width, y)
+		c.pen.Segment(colour, c.scaled(guideWidth), pattern, 0, y, v.Width, y)
 		a = anchor{x: v.Width - 60, y: y}
 	default:
 		line := []sample.Point{{X: v.Left, Y: s.At + s.Slope*v.Left}, {X: v.Right, Y: s.At + s.Slope*v.Right}}
-		c.clipped(line, v, colour, guideWidth, pattern)
+		c.clipped(line, v, colour, c.scaled(guideWidth), pattern)
 		x := v.AtX(v.Width - 70)
 		a = anchor{x: v.X(x), y: v.Y(s.At + s.Slope*x)}
 	}
@@ -376,7 +383,7 @@ func (c *Composer) trace(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {
 			if v.Sees(list[i], list[i+1]) {
-				c.pen.Marker(colourOf(s.Entry), picture.Disc, v.X(list[i]), v.Y(list[i+1]), traceRadius)
+				c.pen.Marker(colourOf(s.Entry), picture.Disc, v.X(list[i]), v.Y(list[i+1]), c.scaled(traceRadius))
 			}
 		}
 	}
@@ -392,7 +399,7 @@ func (c *Composer) point(index int, s *evaluate.Shown, v View) (anchor, bool) {
 		shape = picture.Grip
 		c.pen.Handle(index, x, y)
 	}
-	c.pen.Marker(colourOf(s.Entry), shape, x, y, pointRadius)
+	c.pen.Marker(colourOf(s.Entry), shape, x, y, c.scaled(pointRadius))
 	c.room.take(x-8, y-8, 16, 16, 50)
 	return anchor{x: x, y: y, isPoint: true}, true
 }

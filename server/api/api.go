@@ -56,6 +56,7 @@ func New(c Config) *chi.Mux {
 		c.SavesPerMinute = 120
 	}
 	s := &server{c}
+	c.Sessions.ErrorFunc = failed
 	r := chi.NewRouter()
 	visitor := middleware.ClientIPFromRemoteAddr
 	if c.Proxies > 0 {

@@ -361,6 +361,31 @@ func TestHealthTellsWhenTheDatabaseIsAway(t *testing.T) {
 	assert.Equal(t, 503, status)
 }
 
+// away is a store whose database does not answer.
+type away struct{ domain.Store }
+
+func (away) Teacher(uint64) (*domain.Teacher, error) { return nil, io.ErrUnexpectedEOF }
+
+func TestADatabaseThatIsAwaySignsNobodyOut(t *testing.T) {
+	sessions := scs.New()
+	working := api.Config{Store: db, Sessions: sessions, Page: pageFiles, Healthy: db.Pool().Ping}
+	broken := working
+	broken.Store = away{db}
+	var handler http.Handler = api.New(working)
+	s := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) { handler.ServeHTTP(w, r) }))
+	defer s.Close()
+	p := signedIn(t, s.URL, "Ann")
+	handler = api.New(broken)
+	for _, path := range []string{"/api/demonstrations", "/api/session"} {
+		status, problem := p.call("GET", path, nil)
+		assert.Equal(t, 500, status, "the page keeps the work and tries again")
+		assert.Equal(t, "storage", problem["code"])
+	}
+	handler = api.New(working)
+	status, _ := p.call("GET", "/api/demonstrations", nil)
+	assert.Equal(t, 200, status)
+}
+
 // BenchmarkSave is a whole save over HTTP with the shelf picture drawn; quality.md allows 30 ms at the 95th percentile.
 func BenchmarkSave(b *testing.B) {
 	p := signedIn(b, serve(b, api.Config{SavesPerMinute: 1 << 30}), "Ann")

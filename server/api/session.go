@@ -36,7 +36,11 @@ func teacher(r *http.Request) *domain.Teacher {
 // signedIn lets only signed-in teachers pass.
 func (s *server) signedIn(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		t := s.current(r)
+		t, err := s.current(r)
+		if err != nil {
+			failed(w, r, err)
+			return
+		}
 		if t == nil {
 			fail(w, r, http.StatusUnauthorized, "signed-out", "Please sign in.")
 			return
@@ -45,16 +49,17 @@ func (s *server) signedIn(next http.Handler) http.Handler {
 	})
 }
 
-func (s *server) current(r *http.Request) *domain.Teacher {
+// current is the signed-in teacher, nil for none; a database that does not answer signs nobody out.
+func (s *server) current(r *http.Request) (*domain.Teacher, error) {
 	id, ok := s.Sessions.Get(r.Context(), sessionTeacher).(int64)
 	if !ok {
-		return nil
+		return nil, nil
 	}
 	t, err := s.Store.Teacher(uint64(id))
-	if err != nil {
-		return nil
+	if errors.Is(err, domain.ErrNotFound) {
+		return nil, nil
 	}
-	return t
+	return t, err
 }
 
 // whoseRate counts saves by person.
@@ -62,7 +67,12 @@ func (s *server) whoseRate(r *http.Request) (string, error) { return teacher(r).
 
 func (s *server) session(w http.ResponseWriter, r *http.Request) {
 	p := Person{DemoSignIn: s.DemoTeacher != "", OpenRegistration: s.OpenRegistration}
-	if t := s.current(r); t != nil {
+	t, err := s.current(r)
+	if err != nil {
+		failed(w, r, err)
+		return
+	}
+	if t != nil {
 		p.Name, p.SignedIn = t.Name, true
 	}
 	answer(w, http.StatusOK, p)

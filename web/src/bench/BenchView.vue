@@ -159,6 +159,13 @@ onBeforeUnmount(() => {
   --tick-size: 18px;
   --deck-scale: 1.17;
 }
+@media (min-width: 1600px) {
+  .presenting {
+    --type: 1.9;
+    --tick-size: 24px;
+    --deck-scale: 1.4;
+  }
+}
 .mistake {
   position: fixed;
   left: 16px;

@@ -93,6 +93,7 @@ export const useBench = defineStore('bench', () => {
     history.clear();
     document.value = undefined;
     loaded.value = undefined;
+    texts.value = undefined;
     editing.value = '';
     mistake.value = '';
     const opened = await saving.open(teacher, id);

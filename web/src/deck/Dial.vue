@@ -311,6 +311,13 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 .presenting .way {
   display: none;
 }
+.presenting .key {
+  width: 50px;
+  height: 46px;
+}
+.presenting .end {
+  font-size: 18px;
+}
 .ways {
   display: grid;
   gap: 6px;

@@ -41,7 +41,7 @@ function actions(stated: Stated): Action[] {
           <ParameterForm v-else :stated="stated" />
         </li>
         <EntryRow v-else :id="stated.id" :name="stated.name" :actions="actions(stated)">
-          <MathText v-if="view" :latex="view.latex" class="formula" />
+          <MathText v-if="view" :latex="`\\displaystyle ${view.latex}`" class="formula" />
           <span v-else-if="dial" class="parameter" :class="`hue-${dial.colour % 8}`">
             <MathText :latex="dial.latex" class="letter" /> from {{ dial.from }} to {{ dial.to }}, step
             {{ stated.step }}
