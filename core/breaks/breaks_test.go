@@ -1,0 +1,75 @@
+package breaks_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/breaks"
+	"parvix/core/expr"
+	"parvix/core/symbolic"
+)
+
+func find(t *testing.T, text string, from, to float64, in ...float64) []breaks.Place {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err)
+	places, complete := breaks.New(symbolic.Radians(f.Node, false), []string{"x", "a"}).Find(from, to, append([]float64{0}, in...))
+	require.True(t, complete, text)
+	return places
+}
+
+// Places as every calculus textbook derives them (common practice).
+func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
+	for text, want := range map[string][]breaks.Place{
+		"1/(x² − 4)":                {{-2, breaks.Undefined}, {2, breaks.Undefined}},
+		"ln(x − 1)":                 {{1, breaks.Edge}},
+		"√(9 − x²)":                 {{-3, breaks.Edge}, {3, breaks.Edge}},
+		"|x + 1|":                   {{-1, breaks.Corner}},
+		"sgn(x)":                    {{0, breaks.Jump}},
+		"1/(x² + 1)":                {},
+		"1/(x² + 10^−9)":            {},
+		"1/(x³ − 3x + 2)":           {{-2, breaks.Undefined}, {1, breaks.Undefined}}, // a double zero at 1
+		"x^(2/3)":                   {{0, breaks.Corner}},
+		"x^−3":                      {{0, breaks.Undefined}},
+		"arcsin(x/2)":               {{-2, breaks.Edge}, {2, breaks.Edge}},
+		"1/ln x":                    {{0, breaks.Edge}, {1, breaks.Undefined}},
+		"x² for x < 1; 2 for x ≥ 1": {{1, breaks.Jump}},
+	} {
+		got := find(t, text, -5, 5, 0)
+		if !assert.Len(t, got, len(want), "%s: %v", text, got) {
+			continue
+		}
+		for i := range want {
+			assert.InDelta(t, want[i].X, got[i].X, 1e-9, text)
+			assert.Equal(t, want[i].Kind, got[i].Kind, "%s at %v", text, want[i].X)
+		}
+	}
+}
+
+func TestAllPolesOfAFastTangentAreFound(t *testing.T) {
+	got := find(t, "tan(50x)", -6, 6, 0)
+	first := math.Ceil((-6*50 - math.Pi/2) / math.Pi)
+	last := math.Floor((6*50 - math.Pi/2) / math.Pi)
+	require.Len(t, got, int(last-first)+1)
+	for i, p := range got {
+		assert.InDelta(t, (math.Pi/2+(first+float64(i))*math.Pi)/50, p.X, 1e-12)
+	}
+}
+
+func TestAPlaceFollowsAParameter(t *testing.T) {
+	for a := -4.0; a <= 4; a += 0.37 {
+		got := find(t, "1/(x − a)", -5, 5, a)
+		require.Len(t, got, 1)
+		assert.InDelta(t, a, got[0].X, 1e-14)
+	}
+}
+
+func TestMoreBreaksThanCanBeListedAreAdmitted(t *testing.T) {
+	f, err := expr.Parse("tan(10^5 x)", nil)
+	require.NoError(t, err)
+	_, complete := breaks.New(symbolic.Radians(f.Node, false), []string{"x"}).Find(-6, 6, []float64{0})
+	assert.False(t, complete)
+}

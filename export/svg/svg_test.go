@@ -1,0 +1,57 @@
+package svg_test
+
+import (
+	"encoding/xml"
+	"io"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+	"parvix/demo"
+	"parvix/export/svg"
+)
+
+// elements reads a picture as XML and counts its elements.
+func elements(t *testing.T, picture string) map[string]int {
+	t.Helper()
+	counts := map[string]int{}
+	for d := xml.NewDecoder(strings.NewReader(picture)); ; {
+		token, err := d.Token()
+		if err == io.EOF {
+			return counts
+		}
+		require.NoError(t, err)
+		if start, ok := token.(xml.StartElement); ok {
+			counts[start.Name.Local]++
+		}
+	}
+}
+
+func TestEveryDemonstrationBecomesAPicture(t *testing.T) {
+	documents, err := demo.Documents()
+	require.NoError(t, err)
+	for _, d := range documents {
+		counts := elements(t, svg.Document(d, 480, 300))
+		assert.Equal(t, 1, counts["svg"], d.Title)
+		assert.Greater(t, counts["polyline"], 10, "grid, axes and curves of "+d.Title)
+		assert.Greater(t, counts["text"], 3, "numbers on the axes of "+d.Title)
+	}
+}
+
+func TestWhatAPersonTypedCannotLeaveItsPlace(t *testing.T) {
+	d := document.New(`</title><script>alert("x")</script>`)
+	counts := elements(t, svg.Document(d, 480, 300))
+	assert.Zero(t, counts["script"])
+	assert.Equal(t, 1, counts["title"])
+}
+
+func TestThePictureStandsAtTheStartingValues(t *testing.T) {
+	d := document.New("Line")
+	d.Stated = append(d.Stated, document.Stated{ID: "s", Kind: document.Parameter, Name: "a", From: "-5", To: "5", Step: "1"})
+	d.Shown = append(d.Shown, document.Shown{ID: "g", Kind: document.Guide, Direction: document.Upright, At: "a", Colour: 1})
+	d.Scenes[0].Values["a"] = 3
+	assert.Contains(t, svg.Document(d, 480, 280), `points="360.0,0.0 360.0,280.0 "`, "x = 3 lies three quarters along a window from −6 to 6")
+}
