@@ -18,9 +18,30 @@ func TestFigures(t *testing.T) {
 	if !*takeFigures {
 		t.Skip("figures are taken by make bench")
 	}
+	before := processorTimes(t)
 	openings(t)
 	frames(t, "10 curves, dial dragged", tenCurves(t), "a")
 	frames(t, "the fountain, dial dragged", mustDemo(t, 0), "k")
+	// On a shared host the figures hold only while this is near 0.
+	after := processorTimes(t)
+	const steal, idle = 7, 3
+	busy := 0.0
+	for i := range after {
+		if i != idle {
+			busy += after[i] - before[i]
+		}
+	}
+	fmt.Printf("of the processors' busy time the host took %.0f %% for others meanwhile\n", 100*(after[steal]-before[steal])/busy)
+}
+
+// processorTimes reads the first line of /proc/stat: user, nice, system, idle, iowait, irq, softirq, steal.
+func processorTimes(t *testing.T) (times [8]float64) {
+	t.Helper()
+	data, err := os.ReadFile("/proc/stat")
+	require.NoError(t, err)
+	_, err = fmt.Sscanf(string(data), "cpu %f %f %f %f %f %f %f %f", &times[0], &times[1], &times[2], &times[3], &times[4], &times[5], &times[6], &times[7])
+	require.NoError(t, err)
+	return times
 }
 
 func mustDemo(t *testing.T, place int) *document.Document {
