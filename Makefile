@@ -22,7 +22,7 @@ build: bin/parvix ## Build front end and program
 
 test: lint-quick $(PAGE) ## Everything: core, server with a real database, browser
 	@scripts/need database browser
-	go test ./...
+	go test -timeout 30m ./...
 
 test-core: ## The core alone; needs nothing but Go
 	go test ./core/... ./export/... ./demo/...
@@ -36,7 +36,7 @@ test-server: ## The server against a real MariaDB
 
 test-browser: $(PAGE) ## The real interface in headless Chromium
 	@scripts/need database browser
-	go test ./browser/...
+	go test -timeout 30m ./browser/...
 
 bench: $(PAGE) ## Figures: evaluation, sampling, saves, and frames in the browser
 	@scripts/need database browser
