@@ -108,6 +108,5 @@ func farFromCurve(w window, p [2]float64, f func(float64) float64) bool {
 			return false
 		}
 	}
-	// The vertex has a marker of the curve's colour.
 	return true
 }
