@@ -88,10 +88,36 @@ type step struct {
 // Compile compiles n for the inputs named in order: the variable first, then the parameters. A name that is not an
 // input is the problem “no-value” at its place.
 func Compile(n expr.Node, inputs []string) (*Program, error) {
+	point, err := CompilePoint(n, inputs)
+	if err != nil {
+		return nil, err
+	}
+	g := &graph{slots: slotsOf(inputs), index: map[value]int{}}
+	root := g.add(n)
+	p := g.emit(root, len(inputs))
+	p.point = point
+	return p, nil
+}
+
+// CompilePoint compiles n for single values only, which is quicker than Compile.
+func CompilePoint(n expr.Node, inputs []string) (Point, error) {
+	slots := slotsOf(inputs)
+	if missing := missingName(n, slots); missing != nil {
+		return nil, missing
+	}
+	return pointCompiler{slots}.compile(n), nil
+}
+
+func slotsOf(inputs []string) map[string]int {
 	slots := map[string]int{}
 	for i, name := range inputs {
 		slots[name] = i
 	}
+	return slots
+}
+
+// missingName finds a name that is not an input, at its place where it is typed.
+func missingName(n expr.Node, slots map[string]int) error {
 	var missing *problem.Problem
 	expr.Walk(n, func(n expr.Node) bool {
 		if name, ok := n.(*expr.Name); ok && missing == nil {
@@ -107,13 +133,9 @@ func Compile(n expr.Node, inputs []string) (*Program, error) {
 		}
 	}
 	if missing != nil {
-		return nil, missing
+		return missing
 	}
-	g := &graph{slots: slots, index: map[value]int{}}
-	root := g.add(n)
-	p := g.emit(root, len(inputs))
-	p.point = pointCompiler{slots}.compile(n)
-	return p, nil
+	return nil
 }
 
 // At evaluates one place; in holds the inputs in the compiler's order. NaN where the formula has no value.

@@ -55,7 +55,7 @@ func (p sum) ordered() sum {
 }
 
 type rank struct {
-	class  int // terms with letters, then constants such as √2 or π, then plain numbers
+	class  int // terms with letters, then constants such as π or ln 2, then plain numbers, then roots: 2 + √3
 	degree *big.Rat
 	text   string
 }
@@ -64,7 +64,9 @@ func (t term) rank() rank {
 	r := rank{class: 2, degree: new(big.Rat)}
 	for _, f := range t.factors {
 		if isConstant(f.base) && sumIsConstant(f.exp) {
-			if r.class == 2 {
+			if _, isRoot := f.base.(*expr.Number); isRoot && r.class == 2 {
+				r.class = 3
+			} else if r.class != 0 && !isRoot {
 				r.class = 1
 			}
 			continue
@@ -191,5 +193,5 @@ func (s *simplifier) buildPower(base expr.Node, exp sum) expr.Node {
 		return pow(base, rat(e))
 	}
 	// Written p/q, which the parser reads as the real root where q is odd.
-	return pow(base, fraction(e))
+	return pow(base, Ratio(e))
 }

@@ -110,7 +110,7 @@ func deriveBinary(n *expr.Binary, by string) expr.Node {
 // lowered is the exponent v − 1; a fraction p/q stays written as one, since that means the real root where q is odd.
 func lowered(v expr.Node) expr.Node {
 	if r, ok := Fraction(v); ok {
-		return fraction(new(big.Rat).Sub(r, big.NewRat(1, 1)))
+		return Ratio(new(big.Rat).Sub(r, big.NewRat(1, 1)))
 	}
 	return sub(v, num(1))
 }
@@ -136,10 +136,10 @@ func Fraction(n expr.Node) (*big.Rat, bool) {
 	return nil, false
 }
 
-// fraction writes r as ±p/q.
-func fraction(r *big.Rat) expr.Node {
+// Ratio writes r as ±p/q.
+func Ratio(r *big.Rat) expr.Node {
 	if r.Sign() < 0 {
-		return neg(fraction(new(big.Rat).Neg(r)))
+		return neg(Ratio(new(big.Rat).Neg(r)))
 	}
 	if r.IsInt() {
 		return rat(r)

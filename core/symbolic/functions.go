@@ -124,6 +124,9 @@ func (s *simplifier) logarithm(c *expr.Call, args []expr.Node, u, plain sum) sum
 		if value, ok := u.number(); ok && value.Sign() > 0 && value.Num().Cmp(big.NewInt(1)) == 0 {
 			return atom(call("ln", rat(new(big.Rat).Inv(value)))).scaled(minusOne)
 		}
+		if inverse := s.surdInverse(u); inverse != nil {
+			return atom(call("ln", s.build(inverse))).scaled(minusOne)
+		}
 		return plain
 	}
 	base := big.NewRat(10, 1)
@@ -142,6 +145,37 @@ func (s *simplifier) logarithm(c *expr.Call, args []expr.Node, u, plain sum) sum
 		}
 	}
 	return plain
+}
+
+// surdInverse is a + b√d for u = a − b√d with a² − b²d = 1, so that ln(2 − √3) is read as −ln(2 + √3); nil for others.
+func (s *simplifier) surdInverse(u sum) sum {
+	if len(u) != 2 {
+		return nil
+	}
+	var a, b *big.Rat
+	var root factor
+	for _, t := range u {
+		switch len(t.factors) {
+		case 0:
+			a = t.coef
+		case 1:
+			b, root = t.coef, t.factors[0]
+		}
+	}
+	if a == nil || b == nil || a.Sign() < 0 || b.Sign() > 0 {
+		return nil
+	}
+	d, isNumber := root.base.(*expr.Number)
+	e, numeric := root.exp.number()
+	if !isNumber || !numeric || e.Cmp(big.NewRat(1, 2)) != 0 {
+		return nil
+	}
+	norm := new(big.Rat).Mul(b, b)
+	norm.Mul(norm, d.Value).Sub(new(big.Rat).Mul(a, a), norm)
+	if norm.Cmp(one) != 0 {
+		return nil
+	}
+	return constant(a).plus(sum{{new(big.Rat).Neg(b), []factor{root}}})
 }
 
 // exactLog finds p/q with base^(p/q) = value, for small p and q.
@@ -302,12 +336,19 @@ func inverted(n expr.Node) expr.Node {
 
 // inverse: arcsin and its kin at the values of the table, and their symmetry.
 func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
-	if !isConstant(arg) {
-		if (name == "arcsin" || name == "arctan") && isLeadingNegative(u) {
-			return atom(call(name, s.build(u.scaled(minusOne)))).scaled(minusOne)
+	if isConstant(arg) {
+		if exact, known := s.inverseOfTable(name, u); known {
+			return exact
 		}
-		return plain
 	}
+	if (name == "arcsin" || name == "arctan") && isLeadingNegative(u) {
+		return atom(call(name, s.build(u.scaled(minusOne)))).scaled(minusOne)
+	}
+	return plain
+}
+
+// inverseOfTable finds the angle k·π/12 at which a trigonometric function takes the value u.
+func (s *simplifier) inverseOfTable(name string, u sum) (angle sum, known bool) {
 	from, to, forward := int64(-6), int64(6), "sin"
 	switch name {
 	case "arccos":
@@ -324,10 +365,10 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 			continue
 		}
 		if s.normal(exact).key() == u.key() {
-			return s.normal(mul(rat(angle), pi()))
+			return s.normal(mul(rat(angle), pi())), true
 		}
 	}
-	return plain
+	return nil, false
 }
 
 func (s *simplifier) hyperbolic(name string, u, plain sum) sum {

@@ -524,6 +524,9 @@ func (s *simplifier) binary(n *expr.Binary) sum {
 		s.require(logarithm, ">")
 		return s.normal(logarithm)
 	}
+	if split := s.withoutLogarithms(base, exp); split != nil {
+		return s.normal(split)
+	}
 	t := s.asTerm(base)
 	if e, ok := exp.number(); ok && e.Sign() == 0 {
 		for _, f := range t.factors {
@@ -545,6 +548,32 @@ func naturalLog(base, exp sum) expr.Node {
 		return c.Args[0]
 	}
 	return nil
+}
+
+// withoutLogarithms writes e^(u + q·ln c) as e^u·c^q for numbers c and fractions q; nil when there is none.
+func (s *simplifier) withoutLogarithms(base, exp sum) expr.Node {
+	if len(base) != 1 || base[0].key() != atom(&expr.Constant{Name: "e"})[0].key() || base[0].coef.Cmp(one) != 0 {
+		return nil
+	}
+	var rest sum
+	var out expr.Node
+	for _, t := range exp {
+		if len(t.factors) == 1 && t.factors[0].exp.isOne() {
+			if c, ok := t.factors[0].base.(*expr.Call); ok && c.Name == "ln" && isConstant(c) {
+				p := pow(c.Args[0], Ratio(t.coef))
+				if out != nil {
+					p = mul(out, p)
+				}
+				out = p
+				continue
+			}
+		}
+		rest = append(rest, t)
+	}
+	if out == nil || len(rest) == 0 {
+		return out
+	}
+	return mul(out, pow(&expr.Constant{Name: "e"}, s.build(rest)))
 }
 
 // single is the sum of one term, empty for 0.

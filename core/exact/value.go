@@ -1,0 +1,163 @@
+// Package exact computes with constants that stay exact: fractions, roots, multiples of π, e and logarithms.
+//
+// A Value is a fraction where it can be one, else a number a + b√d where it is one of those, else a simplified formula
+// without letters. Nothing is rounded before Float.
+package exact
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/expr"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+)
+
+// Value is an exact constant: a fraction, or a simplified formula without letters. The zero Value is 0.
+type Value struct {
+	rat  *big.Rat
+	node expr.Node
+}
+
+// Of reads a formula without letters, in radians, and simplifies it.
+func Of(n expr.Node) Value {
+	if r, ok := rational(n); ok {
+		return Value{rat: r}
+	}
+	if s, ok := surdOf(n); ok {
+		return s.value()
+	}
+	n = symbolic.Simplify(n).Node
+	if r, ok := rational(n); ok {
+		return Value{rat: r}
+	}
+	return Value{node: n}
+}
+
+// Fractional is the value p/q.
+func Fractional(r *big.Rat) Value { return Value{rat: r} }
+
+// Int is a whole value.
+func Int(n int64) Value { return Value{rat: big.NewRat(n, 1)} }
+
+// rational reads numbers, their negatives and quotients.
+func rational(n expr.Node) (*big.Rat, bool) {
+	switch n := n.(type) {
+	case *expr.Number:
+		return n.Value, true
+	case *expr.Neg:
+		if r, ok := rational(n.X); ok {
+			return new(big.Rat).Neg(r), true
+		}
+	case *expr.Binary:
+		if n.Op != expr.Div {
+			return nil, false
+		}
+		l, lOK := rational(n.L)
+		r, rOK := rational(n.R)
+		if lOK && rOK && r.Sign() != 0 {
+			return new(big.Rat).Quo(l, r), true
+		}
+	}
+	return nil, false
+}
+
+// Rat gives the fraction that v is.
+func (v Value) Rat() (*big.Rat, bool) {
+	if v.rat == nil && v.node == nil {
+		return new(big.Rat), true
+	}
+	return v.rat, v.rat != nil
+}
+
+// Node is v as a tree.
+func (v Value) Node() expr.Node {
+	if r, ok := v.Rat(); ok {
+		return symbolic.Ratio(r)
+	}
+	return v.node
+}
+
+// Float is v rounded; NaN where it has no value.
+func (v Value) Float() float64 {
+	if r, ok := v.Rat(); ok {
+		f, _ := r.Float64()
+		return f
+	}
+	return Float(v.node)
+}
+
+// Float evaluates a formula without letters; NaN where it has no value.
+func Float(n expr.Node) float64 {
+	p, err := program.CompilePoint(n, nil)
+	if err != nil {
+		return math.NaN()
+	}
+	return p(nil)
+}
+
+// IsZero tells whether v is surely 0.
+func (v Value) IsZero() bool {
+	r, ok := v.Rat()
+	return ok && r.Sign() == 0
+}
+
+// Sign is −1, 0 or 1; known is false where rounding could decide it.
+func (v Value) Sign() (sign int, known bool) {
+	if r, ok := v.Rat(); ok {
+		return r.Sign(), true
+	}
+	f := v.Float()
+	if math.IsNaN(f) || math.Abs(f) < 1e-11 {
+		return 0, false
+	}
+	if f < 0 {
+		return -1, true
+	}
+	return 1, true
+}
+
+func (v Value) with(w Value, op expr.Op, exact func(a, b *big.Rat) *big.Rat) Value {
+	a, aOK := v.Rat()
+	b, bOK := w.Rat()
+	if aOK && bOK {
+		return Value{rat: exact(a, b)}
+	}
+	return Of(&expr.Binary{Op: op, L: v.Node(), R: w.Node()})
+}
+
+// Plus is v + w.
+func (v Value) Plus(w Value) Value {
+	return v.with(w, expr.Add, func(a, b *big.Rat) *big.Rat { return new(big.Rat).Add(a, b) })
+}
+
+// Minus is v − w.
+func (v Value) Minus(w Value) Value {
+	return v.with(w, expr.Sub, func(a, b *big.Rat) *big.Rat { return new(big.Rat).Sub(a, b) })
+}
+
+// Times is v·w.
+func (v Value) Times(w Value) Value {
+	if v.IsZero() || w.IsZero() {
+		return Value{}
+	}
+	return v.with(w, expr.Mul, func(a, b *big.Rat) *big.Rat { return new(big.Rat).Mul(a, b) })
+}
+
+// Over is v/w; w must not be 0.
+func (v Value) Over(w Value) Value {
+	return v.with(w, expr.Div, func(a, b *big.Rat) *big.Rat { return new(big.Rat).Quo(a, b) })
+}
+
+// Neg is −v.
+func (v Value) Neg() Value { return Int(0).Minus(v) }
+
+// Apply is name(v), simplified.
+func (v Value) Apply(name string) Value {
+	return Of(&expr.Call{Name: name, Args: []expr.Node{v.Node()}})
+}
+
+// Power is v^e, simplified.
+func (v Value) Power(e *big.Rat) Value {
+	return Of(&expr.Binary{Op: expr.Pow, L: v.Node(), R: symbolic.Ratio(e)})
+}

@@ -1,0 +1,136 @@
+package series
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/exact"
+	"parvix/core/expr"
+)
+
+// Kind says what a function does.
+type Kind uint8
+
+// The kinds of behaviour.
+const (
+	Unknown  Kind = iota // could not be decided
+	Finite               // tends to Limit
+	Rising               // grows without bound
+	Falling              // falls without bound
+	Restless             // swings without a limit
+)
+
+// Behaviour is what a function does next to a place or far out.
+type Behaviour struct {
+	Kind  Kind
+	Limit exact.Value
+	// Side is −1 or 1 when the function comes to its limit from below or above, 0 when it is level or swings.
+	Side int
+	// Slope and Lift describe the line Slope·x + Lift that the function nears far out, where HasLine is set.
+	Slope, Lift exact.Value
+	HasLine     bool
+}
+
+// depths are tried in turn: most functions need few terms, cancellation needs more.
+var depths = []int{4, 8, 14}
+
+// Near is the behaviour of n, in radians and without other letters, as its variable comes to the point from one side (−1
+// or 1). Nothing special may lie between the point and probe, a place on that side.
+func Near(n expr.Node, variable string, point exact.Value, side int, probe float64) Behaviour {
+	x := constant(point)
+	x = add(x, sum{terms: []term{{scale: scale{q: big.NewRat(1, 1)}, c: exact.Int(int64(side))}}})
+	return behaviour(n, walker{variable: variable, x: x, probe: probe}, 0)
+}
+
+// FarOut is the behaviour of n as its variable grows (side 1) or falls (−1) without bound; probe lies beyond
+// everything special.
+func FarOut(n expr.Node, variable string, side int, probe float64) Behaviour {
+	x := sum{terms: []term{{scale: scale{q: big.NewRat(-1, 1)}, c: exact.Int(int64(side))}}}
+	return behaviour(n, walker{variable: variable, x: x, probe: probe}, side)
+}
+
+func behaviour(n expr.Node, w walker, side int) Behaviour {
+	for _, w.depth = range depths {
+		if b := attempt(n, w, side); b.Kind != Unknown {
+			return b
+		}
+	}
+	return Behaviour{}
+}
+
+func attempt(n expr.Node, w walker, side int) (b Behaviour) {
+	defer func() {
+		if r := recover(); r != nil {
+			if _, ok := r.(unknown); !ok {
+				panic(r)
+			}
+			b = Behaviour{}
+		}
+	}()
+	return w.walk(n).behaviour(side)
+}
+
+func (a sum) behaviour(side int) Behaviour {
+	if a.isZero() {
+		return Behaviour{Kind: Finite, HasLine: side != 0}
+	}
+	if len(a.terms) == 0 {
+		if a.cut.compare(unit) < 0 {
+			return Behaviour{Kind: Finite, HasLine: side != 0}
+		}
+		return Behaviour{}
+	}
+	first := a.lead()
+	size := first.compare(unit)
+	switch {
+	case size >= 0 && first.restless:
+		return Behaviour{Kind: Restless}
+	case size > 0:
+		b := Behaviour{Kind: Rising}
+		if signOf(first.c) < 0 {
+			b.Kind = Falling
+		}
+		b.line(a, side)
+		return b
+	case size < 0:
+		return Behaviour{Kind: Finite, Side: sideOf(first), HasLine: side != 0}
+	}
+	b := Behaviour{Kind: Finite, Limit: first.c, Lift: first.c, HasLine: side != 0}
+	if len(a.terms) > 1 {
+		b.Side = sideOf(a.terms[1])
+	}
+	if math.IsNaN(b.Limit.Float()) {
+		return Behaviour{}
+	}
+	return b
+}
+
+func sideOf(t term) int {
+	if t.restless {
+		return 0
+	}
+	return signOf(t.c)
+}
+
+// line reads m·x + b off the terms 1/t and 1, when everything else tends to 0.
+func (b *Behaviour) line(a sum, side int) {
+	if side == 0 || a.cut != nil && a.cut.compare(unit) >= 0 {
+		return
+	}
+	slope := scale{q: big.NewRat(-1, 1)}
+	for _, t := range a.terms {
+		switch {
+		case t.compare(unit) < 0:
+		case t.restless:
+			return
+		case t.compare(slope) == 0:
+			b.Slope = t.c.Times(exact.Int(int64(side)))
+		case t.compare(unit) == 0:
+			b.Lift = t.c
+		default:
+			b.Slope, b.Lift = exact.Value{}, exact.Value{}
+			return
+		}
+	}
+	b.HasLine = !b.Slope.IsZero()
+}

@@ -1,0 +1,109 @@
+package series_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/series"
+)
+
+func parse(t *testing.T, text string) expr.Node {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err)
+	return f.Node
+}
+
+func words(b series.Behaviour) string {
+	switch b.Kind {
+	case series.Rising:
+		return "inf"
+	case series.Falling:
+		return "-inf"
+	case series.Restless:
+		return "restless"
+	case series.Finite:
+		return expr.Text(b.Limit.Node())
+	}
+	return "unknown"
+}
+
+func TestLimitsFarOut(t *testing.T) {
+	for _, c := range []struct{ text, left, right string }{
+		{"(2x^2+3)/(x^2-1)", "2", "2"},
+		{"x^3-5x", "-inf", "inf"},
+		{"x^2 e^(-x)", "inf", "0"},
+		{"sqrt(x^2+x)-x", "inf", "1/2"},
+		{"(1+1/x)^x", "e", "e"},
+		{"arctan(x)", "-pi/2", "pi/2"},
+		{"12/(1+3e^(-2x))", "0", "12"},
+		{"sin(x)/x", "0", "0"},
+		{"sin(x)", "restless", "restless"},
+		{"x + sin x", "-inf", "inf"},
+		{"tanh(3x)", "-1", "1"},
+		{"ln(x)/x", "unknown", "0"},
+		{"x^3/e^x", "-inf", "0"},
+		{"2^x/3^x", "inf", "0"},
+		{"|x|/x", "-1", "1"},
+		{"x ln(1+1/x)", "1", "1"},
+		{"(e^x-e^-x)/(e^x+e^-x)", "-1", "1"},
+		{"x^(1/x)", "unknown", "1"},
+	} {
+		assert.Equal(t, c.left, words(series.FarOut(parse(t, c.text), "x", -1, -1e6)), c.text)
+		assert.Equal(t, c.right, words(series.FarOut(parse(t, c.text), "x", 1, 1e6)), c.text)
+	}
+}
+
+func TestLimitsAtAPlace(t *testing.T) {
+	for _, c := range []struct{ text, at, left, right string }{
+		{"sin(x)/x", "0", "1", "1"},
+		{"(x^2-4)/(x-2)", "2", "4", "4"},
+		{"1/x", "0", "-inf", "inf"},
+		{"1/x^2", "0", "inf", "inf"},
+		{"(1-cos x)/x^2", "0", "1/2", "1/2"},
+		{"tan x", "pi/2", "inf", "-inf"},
+		{"x ln x", "0", "unknown", "0"},
+		{"e^(1/x)", "0", "0", "inf"},
+		{"arctan(1/x)", "0", "-pi/2", "pi/2"},
+		{"sin(1/x)", "0", "restless", "restless"},
+		{"x sin(1/x)", "0", "0", "0"},
+		{"|x-1|/(x-1)", "1", "-1", "1"},
+		{"floor(x)", "3", "2", "3"},
+		{"(sqrt(x+4)-2)/x", "0", "1/4", "1/4"},
+		{"(tan x - x)/x^3", "0", "1/3", "1/3"},
+		{"arcsin(x)", "1", "pi/2", "unknown"},
+		{"(x^2-3)/(x-sqrt 3)", "sqrt 3", "2 sqrt(3)", "2 sqrt(3)"},
+		{"sin(x)/(x-pi)", "pi", "-1", "-1"},
+	} {
+		p := exact.Of(parse(t, c.at))
+		assert.Equal(t, c.left, words(series.Near(parse(t, c.text), "x", p, -1, p.Float()-1e-3)), c.text)
+		assert.Equal(t, c.right, words(series.Near(parse(t, c.text), "x", p, 1, p.Float()+1e-3)), c.text)
+	}
+}
+
+func TestSlantedLines(t *testing.T) {
+	for _, c := range []struct {
+		text string
+		side int
+		m, b string
+	}{
+		{"(x^2+1)/(x-1)", 1, "1", "1"},
+		{"sqrt(x^2+2x)", -1, "-1", "-1"},
+		{"sqrt(4x^2+x)", 1, "2", "1/4"},
+		{"2x-3+e^(-x)", 1, "2", "-3"},
+		{"x + arctan x", -1, "1", "-pi/2"},
+		{"(x^3-x)/(2x^2+1)", 1, "1/2", "0"},
+	} {
+		b := series.FarOut(parse(t, c.text), "x", c.side, float64(c.side)*1e6)
+		require.True(t, b.HasLine, c.text)
+		assert.Equal(t, c.m, expr.Text(b.Slope.Node()), c.text)
+		assert.Equal(t, c.b, expr.Text(b.Lift.Node()), c.text)
+	}
+	assert.False(t, series.FarOut(parse(t, "x+sin x"), "x", 1, 1e6).HasLine)
+	assert.False(t, series.FarOut(parse(t, "x+ln x"), "x", 1, 1e6).HasLine)
+	assert.False(t, series.FarOut(parse(t, "x^2"), "x", 1, 1e6).HasLine)
+}

@@ -1,0 +1,103 @@
+package solve_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/expr"
+	"parvix/core/solve"
+)
+
+func parse(t testing.TB, text string) expr.Node {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err, text)
+	return f.Node
+}
+
+// words writes a set as “−2, 3” with “+ k·P” for periodic solutions and “≈” for bracketed ones.
+func words(set solve.Set, ok bool) string {
+	if !ok {
+		return "no closed form"
+	}
+	if set.All {
+		return "every x"
+	}
+	var out []string
+	for _, z := range set.Solutions {
+		text := expr.Text(z.X)
+		if z.Approximate {
+			text = fmt.Sprintf("≈%.9f", z.Value)
+		}
+		if !z.Period.IsZero() {
+			text += " + k " + expr.Text(z.Period.Node())
+		}
+		out = append(out, text)
+	}
+	return strings.Join(out, ", ")
+}
+
+// Worked equations of the kinds that school books hold, solved by hand (from memory, common practice).
+func TestEquationsOfSchool(t *testing.T) {
+	for _, c := range []struct{ text, want string }{
+		{"3x - 12", "4"},
+		{"x^2 - 5x + 6", "2, 3"},
+		{"2x^2 - 12x + 3", "3 - sqrt(30)/2, 3 + sqrt(30)/2"},
+		{"x^2 + 1", ""},
+		{"x^2 - x - 1", "(1 - sqrt(5))/2, (1 + sqrt(5))/2"},
+		{"x^3 - 6x^2 + 11x - 6", "1, 2, 3"},
+		{"x^3 - 2", "cbrt(2)"},
+		{"(x-1)^3 + 8", "-1"},
+		{"x^4 - 5x^2 + 4", "-2, -1, 1, 2"},
+		{"x^4 - 10x^2 + 1", "-sqrt(5 + 2 sqrt(6)), -sqrt(5 - 2 sqrt(6)), sqrt(5 - 2 sqrt(6)), sqrt(5 + 2 sqrt(6))"},
+		{"x^5 - x - 1", "≈1.167303978"},
+		{"(x^2-4)/(x-2)", "-2"},
+		{"1/x + 1/(x-3)", "3/2"},
+		{"sqrt(x+1) - 2", "3"},
+		{"sqrt(2x+3) - x", "3"},
+		{"sqrt(x+5) + sqrt(x) - 5", "4"},
+		{"|2x-1| - 3", "-1, 2"},
+		{"|x-4| - |x| ", "2"},
+		{"x^2 - |x| - 6", "-3, 3"},
+		{"e^x - 5", "ln(5)"},
+		{"2^x - 8", "3"},
+		{"4^x - 3*2^x - 4", "2"},
+		{"e^(2x) - 3e^x + 2", "0, ln(2)"},
+		{"3^(x-1) - 9^x", "-1"},
+		{"12/(1+3e^(-2x)) - 6", "ln(3)/2"},
+		{"ln(x) + ln(x-2) - ln 3", "3"},
+		{"ln(2x-1) - 2", "(e^2 + 1)/2"},
+		{"log(x) - 3", "1000"},
+		{"x ln x - x", "e"},
+		{"x e^(-x)(2-x)", "0, 2"},
+		{"2x e^(-x) - x^2 e^(-x)", "0, 2"},
+		{"sin x", "0 + k pi"},
+		{"sin(2x) - 1/2", "pi/12 + k pi, 5 pi/12 + k pi"},
+		{"cos x - 1", "0 + k 2 pi"},
+		{"2sin(x)^2 - 1", "-pi/4 + k 2 pi, pi/4 + k 2 pi, 3 pi/4 + k 2 pi, 5 pi/4 + k 2 pi"},
+		{"sin(x) + cos(x)", "-pi/4 + k pi"},
+		{"sin(2x) - sin(x)", "-pi/3 + k 2 pi, 0 + k pi, pi/3 + k 2 pi"},
+		{"cos(2x) + cos(x)", "-pi/3 + k 2 pi, pi/3 + k 2 pi, pi + k 2 pi"},
+		{"tan x - 1", "pi/4 + k pi"},
+		{"arctan(x) - pi/4", "1"},
+		{"cosh(x) - 2", "-ln(2 + sqrt(3)), ln(2 + sqrt(3))"},
+		{"tanh(x)", "0"},
+		{"x^(2/3) - 4", "-8, 8"},
+		{"x - 3sqrt(x) + 2", "1, 4"},
+		{"x - x", "every x"},
+		{"x - cos x", "no closed form"},
+		{"(x-1)(e^x-2)", "ln(2), 1"},
+		{"x e^x - e^x + 2x - 2", "1"},
+		{"sin(x)/x", "0 + k pi"},
+		{"sqrt(x) + 3", ""},
+		{"x^2 - sqrt(2)x", "0, sqrt(2)"},
+		{"3sin(x) - 4cos(x) - 5", "arctan(4/3) + pi/2 + k 2 pi"},
+	} {
+		set, ok := solve.Zeros(parse(t, c.text), "x")
+		assert.Equal(t, c.want, words(set, ok), c.text)
+	}
+}
