@@ -202,7 +202,8 @@ func (s *solver) zerosOfPower(n *expr.Binary) Set {
 		return Set{}
 	}
 	if s.depends(n.R) {
-		giveUp()
+		// Defined for a base above 0 only, where a power is above 0.
+		return Set{}
 	}
 	if e := float(short(n.R)); e > 0 {
 		return s.zeros(n.L)

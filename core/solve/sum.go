@@ -124,8 +124,12 @@ func (s *solver) monomial(t symbolic.Term) monomial {
 			}
 			continue
 		}
+		if s.depends(f.Base) && s.depends(f.Exponent) {
+			m.kernels[expr.Text(whole)] = kernel{whole, big.NewRat(1, 1)}
+			continue
+		}
 		e, ok := exact.Of(f.Exponent).Rat()
-		if s.depends(f.Exponent) || len(expr.Names(f.Exponent)) > 0 || !ok {
+		if len(expr.Names(f.Exponent)) > 0 || !ok {
 			giveUp()
 		}
 		if name, ok := f.Base.(*expr.Name); ok && name.Name == s.x {

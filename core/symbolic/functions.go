@@ -2,6 +2,7 @@ package symbolic
 
 import (
 	"math/big"
+	"sync"
 
 	"parvix/core/expr"
 )
@@ -349,26 +350,34 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 
 // inverseOfTable finds the angle k·π/12 at which a trigonometric function takes the value u.
 func (s *simplifier) inverseOfTable(name string, u sum) (angle sum, known bool) {
-	from, to, forward := int64(-6), int64(6), "sin"
-	switch name {
-	case "arccos":
-		from, to, forward = 0, 12, "cos"
-	case "arctan":
-		forward = "tan"
-	case "arccot":
-		from, to, forward = 0, 12, "cot"
+	k, known := angleTable()[name][u.key()]
+	if !known {
+		return nil, false
 	}
-	for k := from; k <= to; k++ {
-		angle := big.NewRat(k, 12)
-		exact, _ := exactTrigonometric(forward, angle)
-		if exact == nil {
-			continue
-		}
-		if s.normal(exact).key() == u.key() {
-			return s.normal(mul(rat(angle), pi())), true
+	return s.normal(mul(rat(big.NewRat(k, 12)), pi())), true
+}
+
+// angleTable gives for each inverse function the twelfths of π by the key of the value.
+var angleTable func() map[string]map[string]int64
+
+// The table is made by the simplifier that uses it, so it is set when the package is ready.
+func init() { angleTable = sync.OnceValue(makeAngleTable) }
+
+func makeAngleTable() map[string]map[string]int64 {
+	table := map[string]map[string]int64{}
+	s := &simplifier{seen: map[string]bool{}}
+	for _, row := range []struct {
+		inverse, forward string
+		from, to         int64
+	}{{"arcsin", "sin", -6, 6}, {"arccos", "cos", 0, 12}, {"arctan", "tan", -6, 6}, {"arccot", "cot", 0, 12}} {
+		table[row.inverse] = map[string]int64{}
+		for k := row.from; k <= row.to; k++ {
+			if exact, _ := exactTrigonometric(row.forward, big.NewRat(k, 12)); exact != nil {
+				table[row.inverse][s.normal(exact).key()] = k
+			}
 		}
 	}
-	return nil, false
+	return table
 }
 
 func (s *simplifier) hyperbolic(name string, u, plain sum) sum {

@@ -25,6 +25,46 @@ func AsPolynomial(n expr.Node, x string) (Polynomial, bool) {
 	return p.polynomial(x)
 }
 
+// AsQuotient reads n as a quotient of polynomials in x with rational coefficients, in lowest terms.
+func AsQuotient(n expr.Node, x string) (above, below Polynomial, ok bool) {
+	s := &simplifier{seen: map[string]bool{}}
+	q, ok := s.together(n)
+	if !ok {
+		return nil, nil, false
+	}
+	if above, ok = q.above.polynomial(x); !ok {
+		return nil, nil, false
+	}
+	below = Polynomial{big.NewRat(1, 1)}
+	for _, f := range q.below {
+		base, isPolynomial := s.normal(f.base).polynomial(x)
+		e, numeric := f.exp.number()
+		if !isPolynomial || !numeric || !e.IsInt() || len(base) == 0 {
+			return nil, nil, false
+		}
+		for range e.Num().Int64() {
+			if below = below.Times(base); below.Degree() > maxDegree {
+				return nil, nil, false
+			}
+		}
+	}
+	above, below = Reduced(above, below)
+	return above, below, true
+}
+
+// Reduced divides above and below by what they share.
+func Reduced(above, below Polynomial) (Polynomial, Polynomial) {
+	if len(above) == 0 {
+		return nil, Polynomial{big.NewRat(1, 1)}
+	}
+	if g := above.GCD(below); g.Degree() > 0 {
+		above, _ = above.Divide(g)
+		below, _ = below.Divide(g)
+	}
+	content, primitive := below.Primitive()
+	return above.Scaled(new(big.Rat).Inv(content)), primitive
+}
+
 // polynomial reads a sum whose terms are fractions times whole powers of x.
 func (p sum) polynomial(x string) (Polynomial, bool) {
 	var out Polynomial

@@ -307,3 +307,12 @@ func missing(all, part []factor) []factor {
 	}
 	return out
 }
+
+// Node is the term as a formula.
+func (t Term) Node() expr.Node {
+	var out expr.Node = Ratio(t.Coefficient)
+	for _, f := range t.Factors {
+		out = mul(out, pow(f.Base, f.Exponent))
+	}
+	return Simplify(out).Node
+}

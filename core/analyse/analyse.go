@@ -1,0 +1,532 @@
+package analyse
+
+import (
+	"math"
+	"math/big"
+	"sort"
+
+	"parvix/core/breaks"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/program"
+	"parvix/core/series"
+	"parvix/core/symbolic"
+)
+
+// analyser holds one function under examination.
+type analyser struct {
+	n         expr.Node
+	variable  string
+	f         program.Point
+	bounds    Bounds
+	lo, hi    float64 // the interval that is examined
+	left      float64 // the window for endless lists
+	right     float64
+	period    float64 // 0 for none
+	solutions map[string]solved
+	segments  []segment
+	places    []place
+	endless   map[string]bool // lists that go on outside the window
+	unsettled map[string]bool // lists that may miss something
+	trees     map[string]derivatives
+}
+
+// segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
+type segment struct {
+	lo, hi Number
+	tree   expr.Node // nil where the function has no value
+	derivatives
+	// rises and bends are the signs of f′ and f″, 0 for level and straight parts.
+	rises, bends int
+	known        bool
+	leftEnd      series.Behaviour
+	rightEnd     series.Behaviour
+}
+
+type derivatives struct {
+	simple, first, second expr.Node
+}
+
+// place is a point of the line where something may happen.
+type place struct {
+	x       Number
+	how     How
+	cut     bool // a change of formula, a gap or an end: continuity must be shown
+	border  bool // an end of what is examined that is no end of the function
+	defined bool
+	y       Number
+	isZero  bool
+}
+
+// Function examines n, inlined, in radians and with no other letter than its variable.
+func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
+	f, err := program.CompilePoint(n, []string{variable})
+	if err != nil {
+		return nil, err
+	}
+	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
+		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
+		unsettled: map[string]bool{}, trees: map[string]derivatives{}}
+	if a.left == 0 && a.right == 0 {
+		a.left, a.right = -10, 10
+	}
+	out := &Findings{}
+	if bounds.Lo == nil && bounds.Hi == nil {
+		if p, ok := periodOf(n, variable, f); ok {
+			number := exactly(p)
+			out.Period, out.PeriodHow = &number, Sampled
+			a.period = number.Value
+			// One period with room on both sides; the ends fall on no special place.
+			a.lo, a.hi = -0.6371*a.period, 1.5713*a.period
+		}
+	}
+	if bounds.Lo != nil {
+		a.lo = bounds.Lo.Float()
+	}
+	if bounds.Hi != nil {
+		a.hi = bounds.Hi.Float()
+	}
+	if !(a.lo < a.hi) {
+		out.Symmetry = "none"
+		return out, nil
+	}
+	a.cut()
+	a.examine()
+	a.collect(out)
+	return out, nil
+}
+
+// start and end are the outermost places.
+func (a *analyser) ends() (start, end place) {
+	start = place{x: infinite(-1), border: a.period > 0, cut: true}
+	end = place{x: infinite(1), border: a.period > 0, cut: true}
+	if a.period > 0 {
+		start.x, end.x = Number{Value: a.lo}, Number{Value: a.hi}
+	}
+	if a.bounds.Lo != nil {
+		start.x = exactly(*a.bounds.Lo)
+	}
+	if a.bounds.Hi != nil {
+		end.x = exactly(*a.bounds.Hi)
+	}
+	return start, end
+}
+
+// cut finds where the formula turns, jumps or ends, and splits the line there.
+func (a *analyser) cut() {
+	start, end := a.ends()
+	places := []place{start, end}
+	for _, part := range cutsOf(a.n) {
+		places = a.add(places, symbolic.Simplify(part).Node, a.lo, a.hi, true)
+	}
+	places = merged(places)
+	// Gates of the smooth formulas in between.
+	inner := append([]place{}, places...)
+	for i := 1; i < len(places); i++ {
+		lo, hi := places[i-1].x.Value, places[i].x.Value
+		tree := smoothed(a.n, a.variable, between(lo, hi))
+		if tree == nil {
+			continue
+		}
+		for _, g := range gatesOf(tree, fractionOf) {
+			if depends(g.part, a.variable) {
+				inner = a.add(inner, symbolic.Simplify(g.part).Node, lo, hi, true)
+			}
+		}
+	}
+	a.places = merged(inner)
+}
+
+func depends(n expr.Node, variable string) bool {
+	for _, name := range expr.Names(n) {
+		if name == variable {
+			return true
+		}
+	}
+	return false
+}
+
+// fractionOf classifies an exponent.
+func fractionOf(n expr.Node) (odd, whole, negative, known bool) {
+	r, ok := symbolic.Fraction(n)
+	if !ok && len(expr.Names(n)) == 0 {
+		// A decimal or computed exponent: whole numbers count, other fractions are no real roots.
+		if r, ok = exact.Of(n).Rat(); ok {
+			return false, r.IsInt(), r.Sign() < 0, true
+		}
+		return false, false, exact.Float(n) < 0, true
+	}
+	if !ok {
+		return false, false, false, false
+	}
+	return r.Denom().Bit(0) == 1, r.IsInt(), r.Sign() < 0, true
+}
+
+// add appends the zeros of a formula inside (lo, hi) as places.
+func (a *analyser) add(places []place, n expr.Node, lo, hi float64, cut bool) []place {
+	if !depends(n, a.variable) {
+		return places
+	}
+	set := a.zerosIn(n, lo, hi)
+	if set.endless {
+		a.endless["places"] = true
+	}
+	if !set.complete {
+		a.unsettled["places"] = true
+	}
+	for _, z := range set.zeros {
+		places = append(places, place{x: z.x, how: z.how, cut: cut})
+	}
+	return places
+}
+
+// merged sorts places and joins those that are one, the exact one first.
+func merged(places []place) []place {
+	sort.SliceStable(places, func(i, j int) bool { return places[i].x.Value < places[j].x.Value })
+	out := places[:0:0]
+	for _, p := range places {
+		if n := len(out); n > 0 && samePlace(out[n-1].x.Value, p.x.Value) {
+			last := &out[n-1]
+			if last.x.Exact == nil && p.x.Exact != nil {
+				last.x, last.how = p.x, p.how
+			}
+			last.cut = last.cut || p.cut
+			last.isZero = last.isZero || p.isZero
+			continue
+		}
+		out = append(out, p)
+	}
+	return out
+}
+
+func samePlace(a, b float64) bool {
+	return a == b || !math.IsInf(a, 0) && !math.IsInf(b, 0) && math.Abs(a-b) <= 1e-9*(1+math.Abs(a))
+}
+
+// between is a number inside (lo, hi) that is unlikely to be special.
+func between(lo, hi float64) float64 {
+	switch {
+	case math.IsInf(lo, -1) && math.IsInf(hi, 1):
+		return 0.31830988
+	case math.IsInf(lo, -1):
+		return hi - 1.1547*(1+0.1*math.Abs(hi))
+	case math.IsInf(hi, 1):
+		return lo + 1.1547*(1+0.1*math.Abs(lo))
+	}
+	return lo + (hi-lo)*0.4871
+}
+
+// derive simplifies a smooth formula and differentiates it twice, once a formula.
+func (a *analyser) derive(tree expr.Node) derivatives {
+	key := expr.Text(tree)
+	if d, ok := a.trees[key]; ok {
+		return d
+	}
+	if d, ok := deriveQuotient(tree, a.variable); ok {
+		a.trees[key] = d
+		return d
+	}
+	d := derivatives{simple: symbolic.Simplify(tree).Node}
+	d.first = symbolic.Simplify(symbolic.Derivative(d.simple, a.variable)).Node
+	d.second = symbolic.Simplify(symbolic.Derivative(d.first, a.variable)).Node
+	a.trees[key] = d
+	return d
+}
+
+// deriveQuotient differentiates a quotient of polynomials in lowest terms: (p/q)′ = (p′q − pq′)/q².
+func deriveQuotient(tree expr.Node, x string) (derivatives, bool) {
+	above, below, ok := symbolic.AsQuotient(tree, x)
+	if !ok || above.Degree() > 12 || below.Degree() > 12 {
+		return derivatives{}, false
+	}
+	derive := func(p, q symbolic.Polynomial) (symbolic.Polynomial, symbolic.Polynomial) {
+		minus := big.NewRat(-1, 1)
+		return symbolic.Reduced(p.Derivative().Times(q).Plus(p.Times(q.Derivative()), minus), q.Times(q))
+	}
+	write := func(p, q symbolic.Polynomial) expr.Node {
+		if q.Degree() == 0 {
+			return p.Scaled(new(big.Rat).Inv(q[0])).Node(x)
+		}
+		return &expr.Binary{Op: expr.Div, L: p.Node(x), R: q.Node(x)}
+	}
+	first, firstBelow := derive(above, below)
+	second, secondBelow := derive(first, firstBelow)
+	return derivatives{write(above, below), write(first, firstBelow), write(second, secondBelow)}, true
+}
+
+// open tells whether a smooth formula has a value inside a segment without gates: it does at one place or nowhere.
+func (a *analyser) open(tree expr.Node, x float64) bool {
+	for _, g := range gatesOf(tree, fractionOf) {
+		f, err := program.CompilePoint(g.part, []string{a.variable})
+		if err != nil {
+			return false
+		}
+		v := f([]float64{x})
+		if math.IsNaN(v) || v == 0 && !g.allowed || v != 0 && !g.test(v) {
+			return false
+		}
+	}
+	return true
+}
+
+// examine solves f = 0, f′ = 0 and f″ = 0 on every smooth part, and reads the signs between the places.
+func (a *analyser) examine() {
+	places := append([]place{}, a.places...)
+	for i := 1; i < len(a.places); i++ {
+		lo, hi := a.places[i-1].x.Value, a.places[i].x.Value
+		x := between(lo, hi)
+		tree := smoothed(a.n, a.variable, x)
+		if tree == nil || !a.open(tree, x) {
+			continue
+		}
+		d := a.derive(tree)
+		for list, n := range map[string]expr.Node{"zeros": d.simple, "extrema": d.first, "inflections": d.second} {
+			if !depends(n, a.variable) {
+				continue
+			}
+			set := a.zerosIn(n, lo, hi)
+			a.endless[list] = a.endless[list] || set.endless
+			a.unsettled[list] = a.unsettled[list] || !set.complete
+			for _, z := range set.zeros {
+				places = append(places, place{x: z.x, how: z.how, isZero: list == "zeros"})
+			}
+		}
+	}
+	a.places = merged(places)
+	for i := 1; i < len(a.places); i++ {
+		a.segments = append(a.segments, a.segment(a.places[i-1].x, a.places[i].x))
+	}
+	a.extend()
+	for i := range a.places {
+		a.evaluate(i)
+	}
+	for i := range a.segments {
+		a.approach(i)
+	}
+}
+
+func (a *analyser) segment(lo, hi Number) segment {
+	s := segment{lo: lo, hi: hi}
+	x := between(lo.Value, hi.Value)
+	s.known = true
+	if a.period == 0 && (a.endless["extrema"] || a.endless["places"] || a.endless["inflections"]) && (!lo.IsFinite() || !hi.IsFinite()) {
+		// Beyond the last place of the window the formula is known next to that place only.
+		s.known = false
+		if lo.IsFinite() {
+			x = lo.Value + 1e-3*(1+math.Abs(lo.Value))
+		} else if hi.IsFinite() {
+			x = hi.Value - 1e-3*(1+math.Abs(hi.Value))
+		}
+	}
+	tree := smoothed(a.n, a.variable, x)
+	if tree == nil || !a.open(tree, x) {
+		return s
+	}
+	s.tree, s.derivatives = tree, a.derive(tree)
+	s.rises, s.bends = a.signAt(s.first, x), a.signAt(s.second, x)
+	if a.unsettled["places"] || a.unsettled["extrema"] {
+		s.known = false
+	}
+	return s
+}
+
+// extend carries signs beyond the window where f′ repeats itself and never changes its sign, as 1 − sin x.
+func (a *analyser) extend() {
+	if len(a.segments) < 3 || a.period > 0 {
+		return
+	}
+	first, last := &a.segments[0], &a.segments[len(a.segments)-1]
+	inner := a.segments[1].rises
+	for i := range len(a.segments) - 2 {
+		if s := &a.segments[i+1]; !s.known || s.rises != inner || s.first != a.segments[1].first {
+			return
+		}
+	}
+	f, err := program.CompilePoint(a.segments[1].first, []string{a.variable})
+	if err != nil {
+		return
+	}
+	if _, periodic := periodOf(a.segments[1].first, a.variable, f); !periodic {
+		return
+	}
+	for _, s := range []*segment{first, last} {
+		if !s.known && s.tree != nil && s.first == a.segments[1].first {
+			s.known, s.bends, s.rises = true, 0, inner
+		}
+	}
+	a.endless["extrema"] = false
+}
+
+// signAt is the sign of a formula at a place where it is not 0, by enclosure; 0 for a constant 0.
+func (a *analyser) signAt(n expr.Node, x float64) int {
+	if !depends(n, a.variable) {
+		sign, _ := exact.Of(n).Sign()
+		return sign
+	}
+	v, _ := breaks.Enclose(n, a.variable)(interval.Point(x))
+	switch {
+	case v.Lo > 0:
+		return 1
+	case v.Hi < 0:
+		return -1
+	}
+	return 0
+}
+
+// evaluate finds the value at a place, exactly where it can.
+func (a *analyser) evaluate(i int) {
+	p := &a.places[i]
+	if !p.x.IsFinite() || p.border {
+		return
+	}
+	if p.x.Value == a.lo && a.bounds.Lo != nil && !a.bounds.LoClosed || p.x.Value == a.hi && a.bounds.Hi != nil && !a.bounds.HiClosed {
+		return
+	}
+	tree := smoothed(a.n, a.variable, p.x.Value)
+	if tree == nil {
+		return
+	}
+	p.y, p.defined = a.valueAt(tree, p.x)
+}
+
+// valueAt evaluates a smooth formula; ok is false where a gate is shut.
+func (a *analyser) valueAt(tree expr.Node, x Number) (Number, bool) {
+	for _, g := range gatesOf(tree, fractionOf) {
+		f, err := program.CompilePoint(g.part, []string{a.variable})
+		if err != nil {
+			return Number{}, false
+		}
+		v := f([]float64{x.Value})
+		if math.IsNaN(v) {
+			// An inner part fails by rounding, or has no value: its own gate tells.
+			continue
+		}
+		if math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
+			if !g.allowed {
+				return Number{}, false
+			}
+			continue
+		}
+		if !g.test(v) {
+			return Number{}, false
+		}
+	}
+	return a.number(a.derive(tree).simple, x)
+}
+
+// vanishes tells whether a part is 0 at x, by exact numbers where x is exact.
+func (a *analyser) vanishes(part expr.Node, x Number) bool {
+	if x.Exact == nil {
+		return true
+	}
+	v := exact.Of(symbolic.Substitute(part, map[string]expr.Node{a.variable: x.Exact}))
+	if _, known := v.Sign(); known {
+		return v.IsZero()
+	}
+	return true
+}
+
+// maxExactSize bounds what is worth reading as an exact value.
+const maxExactSize = 24
+
+// isReadable tells whether an exact value says more than its decimals: no waves of inverse waves, not too long.
+func isReadable(n expr.Node) bool {
+	readable := symbolic.Size(n) <= maxExactSize
+	expr.Walk(n, func(n expr.Node) bool {
+		if c, ok := n.(*expr.Call); ok {
+			switch c.Name {
+			case "sqrt", "cbrt", "root", "ln", "log":
+			case "arcsin", "arccos", "arctan", "arsinh", "arcosh", "artanh", "arccot":
+				readable = readable && symbolic.Size(c) <= 9
+			default:
+				// sin 1 is as good a name as any; sin(2 arctan 3) is not.
+				_, isNumber := exact.Of(c.Args[0]).Rat()
+				readable = readable && isNumber
+			}
+		}
+		return readable
+	})
+	return readable
+}
+
+// number puts x into a simplified formula.
+func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return Number{}, false
+	}
+	v := f([]float64{x.Value})
+	if x.Exact != nil {
+		e := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: x.Exact}))
+		w := e.Float()
+		agrees := math.IsNaN(v) || math.Abs(w-v) <= 1e-8*(1+math.Abs(w))
+		if !math.IsNaN(w) && agrees && isReadable(e.Node()) {
+			return exactly(e), true
+		}
+	}
+	if math.IsNaN(v) || math.IsInf(v, 0) {
+		return Number{}, false
+	}
+	return Number{Value: v}, true
+}
+
+// approach finds the limits at both ends of a segment.
+func (a *analyser) approach(i int) {
+	s := &a.segments[i]
+	if s.tree == nil {
+		return
+	}
+	s.leftEnd = a.limit(a.places[i], s, 1)
+	s.rightEnd = a.limit(a.places[i+1], s, -1)
+}
+
+// limit is the behaviour of a segment's formula as x comes to p from the segment (side as seen from p).
+func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
+	if !p.x.IsFinite() {
+		probe := between(s.lo.Value, s.hi.Value)
+		return series.FarOut(s.simple, a.variable, -side, probe)
+	}
+	if !p.cut || p.border {
+		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
+	}
+	if p.x.Exact != nil {
+		probe := between(s.lo.Value, s.hi.Value)
+		if b := series.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
+			return b
+		}
+	}
+	return a.followed(s, p.x.Value, side)
+}
+
+func valueOf(n Number) exact.Value {
+	if n.Exact != nil {
+		return exact.Of(n.Exact)
+	}
+	return exact.Of(decimal(n.Value))
+}
+
+// followed watches the values on the way to a place that is only known rounded, or whose series is out of reach.
+func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
+	f, err := program.CompilePoint(s.simple, []string{a.variable})
+	if err != nil {
+		return series.Behaviour{}
+	}
+	room := math.Min(1, math.Abs(between(s.lo.Value, s.hi.Value)-x))
+	var v []float64
+	for _, h := range []float64{1e-3, 1e-4, 1e-5, 1e-6, 1e-7} {
+		v = append(v, f([]float64{x + float64(side)*h*room}))
+	}
+	first, last := v[0], v[len(v)-1]
+	switch {
+	case math.IsNaN(first) || math.IsNaN(last):
+		return series.Behaviour{}
+	case math.Abs(last) > 1e3*math.Abs(first) && math.Abs(last) > 1e3*math.Abs(v[2])/1e2 && last > 0:
+		return series.Behaviour{Kind: series.Rising}
+	case math.Abs(last) > 1e3*math.Abs(first) && last < 0:
+		return series.Behaviour{Kind: series.Falling}
+	case math.Abs(last-v[len(v)-2]) <= 1e-4*(1+math.Abs(last)):
+		return series.Behaviour{Kind: series.Finite, Limit: exact.Of(decimal(last))}
+	}
+	return series.Behaviour{}
+}

@@ -1,0 +1,531 @@
+package analyse
+
+import (
+	"math"
+	"math/big"
+	"sort"
+
+	"parvix/core/breaks"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/series"
+	"parvix/core/symbolic"
+)
+
+func decimal(v float64) expr.Node {
+	r := new(big.Rat).SetFloat64(v)
+	if r == nil {
+		return &expr.Constant{Name: "inf"}
+	}
+	return symbolic.Ratio(r)
+}
+
+// collect reads the findings off places and segments.
+func (a *analyser) collect(out *Findings) {
+	a.collectDomain(out)
+	a.collectIntercepts(out)
+	a.collectPoints(out)
+	a.collectGaps(out)
+	a.collectFarOut(out)
+	out.Rising, out.Falling = a.runs(func(s *segment) int { return s.rises }), a.runs(func(s *segment) int { return -s.rises })
+	out.ConcaveUp, out.ConcaveDown = a.runs(func(s *segment) int { return s.bends }), a.runs(func(s *segment) int { return -s.bends })
+	a.collectRange(out)
+	a.collectSymmetry(out)
+	a.collectWave(out)
+	a.collectUndecided(out)
+}
+
+// inPeriod tells whether a place is the one of its kind that is listed.
+func (a *analyser) inPeriod(x float64) bool {
+	return a.period == 0 || x >= -1e-9*a.period && x < a.period*(1-1e-9)
+}
+
+// isShown tells the same of an interval, by its lower end.
+func (a *analyser) isShown(lo float64) bool {
+	return a.period == 0 || lo >= -a.period*(0.5+1e-9) && lo < a.period*(0.5-1e-9)
+}
+
+// continuous tells whether the function passes place i without a gap on both sides.
+func (a *analyser) continuous(i int) bool {
+	return a.meets(i, a.segments[i-1].rightEnd, &a.segments[i-1]) && a.meets(i, a.segments[i].leftEnd, &a.segments[i])
+}
+
+// meets tells whether the limit from one side is the value at place i.
+func (a *analyser) meets(i int, b series.Behaviour, s *segment) bool {
+	p := &a.places[i]
+	if p.border {
+		return s.tree != nil
+	}
+	return s.tree != nil && p.defined && b.Kind == series.Finite && close(b.Limit.Float(), p.y.Value)
+}
+
+func close(a, b float64) bool {
+	return a == b || !math.IsInf(a, 0) && !math.IsInf(b, 0) && math.Abs(a-b) <= 1e-8*(1+math.Abs(a)+math.Abs(b))
+}
+
+// collectDomain joins segments with a value over places with one.
+func (a *analyser) collectDomain(out *Findings) {
+	out.DomainKnown = !a.unsettled["places"]
+	var list []Interval
+	for i := range a.places {
+		p := &a.places[i]
+		if p.defined || p.border {
+			if n := len(list); n > 0 && list[n-1].Hi.Value == p.x.Value && !list[n-1].HiClosed {
+				list[n-1].HiClosed = true
+			} else if n == 0 || list[n-1].Hi.Value != p.x.Value {
+				list = append(list, Interval{p.x, p.x, true, true})
+			}
+		}
+		if i == len(a.segments) || a.segments[i].tree == nil {
+			continue
+		}
+		s := &a.segments[i]
+		if n := len(list); n > 0 && list[n-1].Hi.Value == s.lo.Value && list[n-1].HiClosed {
+			list[n-1].Hi, list[n-1].HiClosed = s.hi, false
+			continue
+		}
+		list = append(list, Interval{Lo: s.lo, Hi: s.hi})
+	}
+	out.Domain = a.onePeriod(list)
+	if a.endless["places"] && a.period == 0 {
+		// Without gates every number has a value, however often the formula turns.
+		if len(gatesOf(a.n, fractionOf)) == 0 && !hasPieces(a.n) {
+			out.Domain = []Interval{{Lo: infinite(-1), Hi: infinite(1)}}
+		} else {
+			out.DomainKnown = false
+		}
+	}
+}
+
+func hasPieces(n expr.Node) bool {
+	found := false
+	expr.Walk(n, func(n expr.Node) bool {
+		_, is := n.(*expr.Pieces)
+		found = found || is
+		return !found
+	})
+	return found
+}
+
+// onePeriod keeps of periodic intervals those of one period; one that reaches from border to border is the whole line.
+func (a *analyser) onePeriod(list []Interval) []Interval {
+	if a.period == 0 {
+		return list
+	}
+	var kept []Interval
+	for _, i := range list {
+		if i.Lo.Value == a.lo && i.Hi.Value == a.hi {
+			return []Interval{{Lo: infinite(-1), Hi: infinite(1)}}
+		}
+		if i.Lo.Value > a.lo && i.Hi.Value < a.hi && a.isShown(i.Lo.Value) {
+			kept = append(kept, i)
+		}
+	}
+	return kept
+}
+
+func (a *analyser) collectIntercepts(out *Findings) {
+	zero := Number{expr.Num(0), 0}
+	if a.inBounds(0) {
+		if tree := smoothed(a.n, a.variable, 0); tree != nil {
+			if y, ok := a.valueAt(tree, zero); ok {
+				out.YIntercept = &Point{X: zero, Y: y, How: Inserted}
+			}
+		}
+	}
+	for i := range a.places {
+		p := &a.places[i]
+		if !p.defined || p.border || !a.inPeriod(p.x.Value) {
+			continue
+		}
+		if isZero := p.y.Exact != nil && exact.Of(p.y.Exact).IsZero(); isZero || p.isZero && math.Abs(p.y.Value) < 1e-6 {
+			how := p.how
+			if how == "" {
+				how = Inserted
+			}
+			out.Zeros = append(out.Zeros, Point{X: p.x, Y: zero, How: how})
+		}
+	}
+	for i := range a.segments {
+		if s := &a.segments[i]; s.tree != nil && s.simple != nil {
+			if v, ok := s.simple.(*expr.Number); ok && v.Value.Sign() == 0 {
+				a.unsettled["zeros: the function is 0 on a whole interval"] = true
+			}
+		}
+	}
+}
+
+func (a *analyser) inBounds(x float64) bool {
+	if a.bounds.Lo != nil && (x < a.lo || x == a.lo && !a.bounds.LoClosed) {
+		return false
+	}
+	return a.bounds.Hi == nil || x < a.hi || x == a.hi && a.bounds.HiClosed
+}
+
+// collectPoints finds extrema and inflections.
+func (a *analyser) collectPoints(out *Findings) {
+	for i := range a.places {
+		p := &a.places[i]
+		if !p.defined || p.border || !a.inPeriod(p.x.Value) {
+			continue
+		}
+		how := p.how
+		if how == "" {
+			how = Signs
+		}
+		var left, right *segment
+		if i > 0 && a.segments[i-1].tree != nil {
+			left = &a.segments[i-1]
+		}
+		if i < len(a.segments) && a.segments[i].tree != nil {
+			right = &a.segments[i]
+		}
+		for sign, list := range map[int]*[]Point{1: &out.Maxima, -1: &out.Minima} {
+			if (left != nil || right != nil) && a.tops(i, left, sign, -1) && a.tops(i, right, sign, 1) {
+				*list = append(*list, Point{X: p.x, Y: p.y, How: how, End: left == nil || right == nil})
+			}
+		}
+		if left != nil && right != nil && left.known && right.known && left.bends*right.bends < 0 && a.continuous(i) && a.smooth(i, left, right) {
+			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
+		}
+	}
+	for _, list := range [][]Point{out.Maxima, out.Minima, out.Inflections} {
+		sort.SliceStable(list, func(i, j int) bool { return list[i].X.Value < list[j].X.Value })
+	}
+}
+
+// tops tells whether the value at place i is above (sign 1) or below (−1) all near it on one side; a side without values
+// does not count.
+func (a *analyser) tops(i int, s *segment, sign, side int) bool {
+	if s == nil {
+		return true
+	}
+	b := s.leftEnd
+	if side < 0 {
+		b = s.rightEnd
+	}
+	switch b.Kind {
+	case series.Rising:
+		return sign < 0
+	case series.Falling:
+		return sign > 0
+	case series.Finite:
+		limit, y := b.Limit.Float(), a.places[i].y.Value
+		if !close(limit, y) {
+			return float64(sign)*(y-limit) > 0
+		}
+		return s.known && s.rises == -sign*side
+	}
+	return false
+}
+
+// smooth tells whether the slopes on both sides of place i agree, an upright tangent included.
+func (a *analyser) smooth(i int, left, right *segment) bool {
+	p := &a.places[i]
+	if !p.cut {
+		return true
+	}
+	if p.x.Exact == nil {
+		return false
+	}
+	x := exact.Of(p.x.Exact)
+	l := series.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
+	r := series.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
+	if l.Kind != r.Kind || l.Kind == series.Unknown || l.Kind == series.Restless {
+		return false
+	}
+	return l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float())
+}
+
+// collectGaps finds vertical asymptotes, holes and jumps.
+func (a *analyser) collectGaps(out *Findings) {
+	for i := range a.places {
+		p := &a.places[i]
+		if !p.cut || !p.x.IsFinite() || p.border || !a.inPeriod(p.x.Value) {
+			continue
+		}
+		var left, right series.Behaviour
+		if i > 0 && a.segments[i-1].tree != nil {
+			left = a.segments[i-1].rightEnd
+		}
+		if i < len(a.segments) && a.segments[i].tree != nil {
+			right = a.segments[i].leftEnd
+		}
+		grows := func(b series.Behaviour) bool { return b.Kind == series.Rising || b.Kind == series.Falling }
+		if grows(left) || grows(right) {
+			side := 0
+			if !grows(left) {
+				side = 1
+			} else if !grows(right) {
+				side = -1
+			}
+			out.Vertical = append(out.Vertical, Line{X: p.x, Side: side, How: Limit})
+			continue
+		}
+		if left.Kind != series.Finite || right.Kind != series.Finite {
+			if hasRestless(left, right) {
+				a.unsettled["the limit at "+expr.Pretty(nodeOf(p.x))+": the function swings endlessly there"] = true
+			}
+			continue
+		}
+		if close(left.Limit.Float(), right.Limit.Float()) {
+			if !p.defined || !close(left.Limit.Float(), p.y.Value) {
+				out.Holes = append(out.Holes, Point{X: p.x, Y: exactly(left.Limit), How: Limit})
+			}
+			continue
+		}
+		value := Number{Value: math.NaN()}
+		if p.defined {
+			value = p.y
+		}
+		out.Jumps = append(out.Jumps, Jump{X: p.x, Left: exactly(left.Limit), Right: exactly(right.Limit), Value: value, How: Limit})
+	}
+}
+
+func hasRestless(list ...series.Behaviour) bool {
+	for _, b := range list {
+		if b.Kind == series.Restless {
+			return true
+		}
+	}
+	return false
+}
+
+func nodeOf(n Number) expr.Node {
+	if n.Exact != nil {
+		return n.Exact
+	}
+	return decimal(n.Value)
+}
+
+// collectFarOut finds level and slanted asymptotes.
+func (a *analyser) collectFarOut(out *Findings) {
+	if a.period > 0 || len(a.segments) == 0 {
+		return
+	}
+	var lines []Line
+	read := func(s *segment, b series.Behaviour, side int) {
+		switch {
+		case s.tree == nil || isLine(s):
+		case b.Kind == series.Unknown:
+			a.unsettled["the behaviour far out"] = true
+		case b.Kind == series.Finite:
+			lines = append(lines, Line{Slope: exactly(exact.Value{}), Lift: exactly(b.Limit), Side: side, How: Limit})
+		case b.HasLine:
+			lines = append(lines, Line{Slope: exactly(b.Slope), Lift: exactly(b.Lift), Side: side, How: Limit})
+		}
+	}
+	if first := &a.segments[0]; math.IsInf(first.lo.Value, -1) {
+		read(first, first.leftEnd, -1)
+	}
+	if last := &a.segments[len(a.segments)-1]; math.IsInf(last.hi.Value, 1) {
+		read(last, last.rightEnd, 1)
+	}
+	if len(lines) == 2 && close(lines[0].Slope.Value, lines[1].Slope.Value) && close(lines[0].Lift.Value, lines[1].Lift.Value) {
+		lines[0].Side = 0
+		lines = lines[:1]
+	}
+	for _, l := range lines {
+		if l.Slope.Value == 0 {
+			out.Horizontal = append(out.Horizontal, l)
+		} else {
+			out.Slanted = append(out.Slanted, l)
+		}
+	}
+}
+
+// isLine tells whether the formula of a segment is a straight line, which nears no other.
+func isLine(s *segment) bool {
+	n, ok := s.second.(*expr.Number)
+	return ok && n.Value.Sign() == 0
+}
+
+// runs joins neighbouring segments on which a sign is 1 to open intervals.
+func (a *analyser) runs(sign func(s *segment) int) []Interval {
+	var list []Interval
+	joined := false
+	for i := range a.segments {
+		s := &a.segments[i]
+		if s.tree == nil || !s.known || sign(s) != 1 {
+			joined = false
+			continue
+		}
+		if joined && a.continuous(i) {
+			list[len(list)-1].Hi = s.hi
+		} else {
+			list = append(list, Interval{Lo: s.lo, Hi: s.hi})
+		}
+		joined = true
+	}
+	return a.onePeriod(list)
+}
+
+func (a *analyser) collectSymmetry(out *Findings) {
+	if a.bounds.Lo == nil && a.bounds.Hi == nil {
+		out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, a.f)
+		return
+	}
+	bounded := func(in []float64) float64 {
+		if !a.inBounds(in[0]) {
+			return math.NaN()
+		}
+		return a.f(in)
+	}
+	out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, bounded)
+}
+
+func (a *analyser) collectWave(out *Findings) {
+	if out.Period == nil || !out.RangeKnown || len(out.Range) != 1 {
+		return
+	}
+	lo, hi := out.Range[0].Lo, out.Range[0].Hi
+	if !lo.IsFinite() || !hi.IsFinite() || !out.Range[0].LoClosed || !out.Range[0].HiClosed {
+		return
+	}
+	half := exact.Fractional(big.NewRat(1, 2))
+	middle := func(sign int64) *Number {
+		if lo.Exact == nil || hi.Exact == nil {
+			return &Number{Value: (hi.Value + float64(sign)*lo.Value) / 2}
+		}
+		n := exactly(exact.Of(hi.Exact).Plus(exact.Of(lo.Exact).Times(exact.Int(sign))).Times(half))
+		return &n
+	}
+	out.CentreLine, out.Amplitude = middle(1), middle(-1)
+}
+
+func (a *analyser) collectUndecided(out *Findings) {
+	out.Undecided = []string{}
+	where := "outside the window: there are endlessly many"
+	names := map[string]string{"places": "places where the function turns, jumps or has gaps", "zeros": "zeros", "extrema": "extrema", "inflections": "inflections"}
+	for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
+		if a.endless[list] && a.period == 0 {
+			out.Undecided = append(out.Undecided, names[list]+" "+where)
+		}
+		if a.unsettled[list] {
+			out.Undecided = append(out.Undecided, names[list]+" may be missing")
+		}
+		delete(a.unsettled, list)
+	}
+	var rest []string
+	for words := range a.unsettled {
+		rest = append(rest, words)
+	}
+	sort.Strings(rest)
+	out.Undecided = append(out.Undecided, rest...)
+	if !out.DomainKnown {
+		out.Undecided = append(out.Undecided, "domain")
+	}
+	if !out.RangeKnown {
+		out.Undecided = append(out.Undecided, "range")
+	}
+}
+
+// collectRange joins what the function takes on its segments and at its places.
+func (a *analyser) collectRange(out *Findings) {
+	var list []Interval
+	var doubtful []*segment
+	for i := range a.segments {
+		s := &a.segments[i]
+		if s.tree == nil {
+			continue
+		}
+		ends := []series.Behaviour{s.leftEnd, s.rightEnd}
+		if !s.known || ends[0].Kind == series.Unknown || ends[1].Kind == series.Unknown || hasRestless(ends...) {
+			doubtful = append(doubtful, s)
+			// A continuous function on its way to infinity takes everything from its last known value on.
+			for side, p := range []*place{&a.places[i+1], &a.places[i]} {
+				if p.defined && ends[side].Kind == series.Rising {
+					list = append(list, Interval{p.y, infinite(1), true, false})
+				}
+				if p.defined && ends[side].Kind == series.Falling {
+					list = append(list, Interval{infinite(-1), p.y, false, true})
+				}
+			}
+			continue
+		}
+		lo, hi := endOf(a.places[i], ends[0]), endOf(a.places[i+1], ends[1])
+		if lo.Value > hi.Value {
+			lo, hi = hi, lo
+		}
+		if s.rises == 0 {
+			list = append(list, Interval{lo, lo, true, true})
+			continue
+		}
+		list = append(list, Interval{Lo: lo, Hi: hi})
+	}
+	for i := range a.places {
+		if p := &a.places[i]; p.defined && !p.border {
+			list = append(list, Interval{p.y, p.y, true, true})
+		}
+	}
+	out.Range = union(list)
+	out.RangeKnown = !a.unsettled["extrema"] && !a.unsettled["places"]
+	for _, s := range doubtful {
+		v, _ := breaks.Enclose(s.simple, a.variable)(interval.I{Lo: s.lo.Value, Hi: s.hi.Value})
+		if !covers(out.Range, v) {
+			out.RangeKnown = false
+		}
+	}
+	if !out.RangeKnown {
+		out.Range = nil
+	}
+}
+
+func endOf(p place, b series.Behaviour) Number {
+	switch b.Kind {
+	case series.Rising:
+		return infinite(1)
+	case series.Falling:
+		return infinite(-1)
+	}
+	if p.defined && close(p.y.Value, b.Limit.Float()) {
+		return p.y
+	}
+	return exactly(b.Limit)
+}
+
+func covers(list []Interval, v interval.I) bool {
+	for _, i := range list {
+		if i.Lo.Value <= v.Lo && v.Hi <= i.Hi.Value {
+			return true
+		}
+	}
+	return false
+}
+
+// union joins intervals of values; ends that agree but for rounding are one, the exact one kept.
+func union(list []Interval) []Interval {
+	sort.SliceStable(list, func(i, j int) bool {
+		if !same(list[i].Lo, list[j].Lo) {
+			return list[i].Lo.Value < list[j].Lo.Value
+		}
+		return list[i].LoClosed && !list[j].LoClosed
+	})
+	var out []Interval
+	for _, i := range list {
+		if n := len(out); n > 0 {
+			last := &out[n-1]
+			touches := same(last.Hi, i.Lo) && (last.HiClosed || i.LoClosed)
+			if touches || last.Hi.Value > i.Lo.Value && !same(last.Hi, i.Lo) {
+				switch {
+				case same(last.Hi, i.Hi):
+					last.HiClosed = last.HiClosed || i.HiClosed
+					if last.Hi.Exact == nil {
+						last.Hi = i.Hi
+					}
+				case i.Hi.Value > last.Hi.Value:
+					last.Hi, last.HiClosed = i.Hi, i.HiClosed
+				}
+				if same(last.Lo, i.Lo) && i.LoClosed {
+					last.LoClosed = true
+				}
+				continue
+			}
+		}
+		out = append(out, i)
+	}
+	return out
+}
+
+func same(a, b Number) bool { return close(a.Value, b.Value) }

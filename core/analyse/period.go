@@ -1,0 +1,142 @@
+package analyse
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+)
+
+// periodOf finds the least period: a common multiple of the periods of the parts, divided as far as the values allow.
+func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool) {
+	parts, ok := partPeriods(n, variable)
+	if !ok || len(parts) == 0 {
+		return exact.Value{}, false
+	}
+	ratios := make([]*big.Rat, len(parts))
+	for i, p := range parts {
+		r, ok := p.Over(parts[0]).Rat()
+		if !ok {
+			return exact.Value{}, false
+		}
+		ratios[i] = r
+	}
+	p := parts[0].Times(exact.Fractional(leastMultiple(ratios)))
+	if !repeats(f, p.Float()) {
+		return exact.Value{}, false
+	}
+	for k := int64(24); k > 1; k-- {
+		if repeats(f, p.Float()/float64(k)) {
+			return p.Over(exact.Int(k)), true
+		}
+	}
+	return p, true
+}
+
+// partPeriods lists the periods of the waves and steps in n; ok is false where a wave's angle is no line.
+func partPeriods(n expr.Node, variable string) (periods []exact.Value, ok bool) {
+	ok = true
+	expr.Walk(n, func(n expr.Node) bool {
+		c, isCall := n.(*expr.Call)
+		if _, isPieces := n.(*expr.Pieces); isPieces {
+			ok = false
+		}
+		if !isCall || !ok {
+			return ok
+		}
+		var natural expr.Node
+		switch c.Name {
+		case "sin", "cos", "sec", "csc":
+			natural = times(expr.Num(2), pi())
+		case "tan", "cot":
+			natural = pi()
+		case "floor", "ceil":
+			natural = expr.Num(1)
+		default:
+			return true
+		}
+		slope := symbolic.Simplify(symbolic.Derivative(c.Args[0], variable)).Node
+		if len(expr.Names(slope)) > 0 {
+			// A wave of a wave, as sin(cos x), repeats with the inner one.
+			return true
+		}
+		v := exact.Of(slope)
+		if v.IsZero() {
+			return true
+		}
+		periods = append(periods, exact.Of(natural).Over(v.Apply("abs")))
+		return true
+	})
+	return periods, ok
+}
+
+// leastMultiple is the least fraction that is a whole multiple of all.
+func leastMultiple(list []*big.Rat) *big.Rat {
+	l, g := big.NewInt(1), new(big.Int)
+	for _, r := range list {
+		a := r.Num()
+		l.Mul(l, new(big.Int).Div(a, new(big.Int).GCD(nil, nil, l, a)))
+		g.GCD(nil, nil, g, r.Denom())
+	}
+	return new(big.Rat).SetFrac(l, g)
+}
+
+// places are numbers without any relation to each other or to π at which identities are tried.
+var places = func() []float64 {
+	var list []float64
+	golden := (math.Sqrt(5) - 1) / 2
+	for i := range 60 {
+		u := math.Mod(float64(i+1)*golden, 1)
+		list = append(list, (u-0.5)*math.Pow(1.17, float64(i%24))*1.37)
+	}
+	return list
+}()
+
+// repeats tries f(x + p) = f(x), also in where f has no value.
+func repeats(f program.Point, p float64) bool {
+	return agree(f, func(x float64) float64 { return f([]float64{x + p}) })
+}
+
+// agree compares f with another function at many places; it needs some at which both have a value.
+func agree(f program.Point, other func(x float64) float64) bool {
+	compared := 0
+	for _, x := range places {
+		v, w := f([]float64{x}), other(x)
+		if math.IsNaN(v) != math.IsNaN(w) {
+			return false
+		}
+		if math.IsNaN(v) || math.IsInf(v, 0) || math.Abs(v) > 1e12 {
+			continue
+		}
+		compared++
+		if math.Abs(v-w) > 1e-9*(math.Abs(v)+math.Abs(w))+1e-12 {
+			return false
+		}
+	}
+	return compared >= 5
+}
+
+// symmetryOf compares f(−x) with f(x) and −f(x), in the formula first, then at many places.
+func symmetryOf(n expr.Node, variable string, f program.Point) (symmetry string, how How) {
+	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
+	even := agree(f, func(x float64) float64 { return f([]float64{-x}) })
+	odd := !even && agree(f, func(x float64) float64 { return -f([]float64{-x}) })
+	switch {
+	case even:
+		return "even", identityOr(minus(mirrored, n))
+	case odd:
+		return "odd", identityOr(plus(mirrored, n))
+	}
+	return "none", Sampled
+}
+
+// identityOr tells whether the difference is seen to be 0 in the formula.
+func identityOr(difference expr.Node) How {
+	if number, ok := symbolic.Simplify(difference).Node.(*expr.Number); ok && number.Value.Sign() == 0 {
+		return Identity
+	}
+	return Sampled
+}

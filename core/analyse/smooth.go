@@ -1,0 +1,232 @@
+package analyse
+
+import (
+	"math"
+
+	"parvix/core/expr"
+	"parvix/core/program"
+)
+
+// cutsOf lists the formulas at whose zeros n may turn sharply, jump or change its piece, inner ones first.
+func cutsOf(n expr.Node) []expr.Node {
+	var cuts []expr.Node
+	for _, child := range expr.Children(n) {
+		cuts = append(cuts, cutsOf(child)...)
+	}
+	switch n := n.(type) {
+	case *expr.Call:
+		u := n.Args[0]
+		switch n.Name {
+		case "abs", "sgn":
+			cuts = append(cuts, u)
+		case "floor", "ceil":
+			cuts = append(cuts, sine(times(pi(), u)))
+		case "min", "max":
+			for i, a := range n.Args {
+				for _, b := range n.Args[i+1:] {
+					cuts = append(cuts, minus(a, b))
+				}
+			}
+		}
+	case *expr.Pieces:
+		for _, p := range n.List {
+			for _, end := range []expr.Node{p.When.Lo, p.When.Hi} {
+				if end != nil {
+					cuts = append(cuts, minus(p.When.Subject(), end))
+				}
+			}
+		}
+	}
+	return cuts
+}
+
+func pi() expr.Node                  { return &expr.Constant{Name: "pi"} }
+func minus(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Sub, L: l, R: r} }
+func plus(l, r expr.Node) expr.Node  { return &expr.Binary{Op: expr.Add, L: l, R: r} }
+func times(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Mul, L: l, R: r} }
+func over(l, r expr.Node) expr.Node  { return &expr.Binary{Op: expr.Div, L: l, R: r} }
+func sine(u expr.Node) expr.Node     { return &expr.Call{Name: "sin", Args: []expr.Node{u}} }
+
+// smoothed is n as it stands next to or at x: every |u| is ±u, every ⌊u⌋ a number, every function in pieces one piece.
+// nil where no piece holds. Values that differ from a critical one by rounding only count as equal to it.
+func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
+	defer func() {
+		if r := recover(); r != nil {
+			if _, ok := r.(noPiece); !ok {
+				panic(r)
+			}
+			out = nil
+		}
+	}()
+	value := func(n expr.Node) float64 {
+		f, err := program.CompilePoint(n, []string{variable})
+		if err != nil {
+			return math.NaN()
+		}
+		return f([]float64{x})
+	}
+	var walk func(n expr.Node) expr.Node
+	walk = func(n expr.Node) expr.Node {
+		if pieces, ok := n.(*expr.Pieces); ok {
+			for _, p := range pieces.List {
+				if holds(p.When, value) {
+					return walk(p.Body)
+				}
+			}
+			panic(noPiece{})
+		}
+		n = expr.Map(n, walk)
+		c, ok := n.(*expr.Call)
+		if !ok {
+			return n
+		}
+		u := c.Args[0]
+		switch c.Name {
+		case "abs":
+			if value(u) < 0 {
+				return &expr.Neg{X: u}
+			}
+			return u
+		case "sgn":
+			switch v := value(u); {
+			case math.Abs(v) <= tiny(x):
+				return expr.Num(0)
+			case v < 0:
+				return &expr.Neg{X: expr.Num(1)}
+			}
+			return expr.Num(1)
+		case "floor", "ceil":
+			return wholeNear(c.Name, value(u))
+		case "min", "max":
+			best := c.Args[0]
+			for _, a := range c.Args[1:] {
+				if (value(a) < value(best)) == (c.Name == "min") {
+					best = a
+				}
+			}
+			return best
+		}
+		return n
+	}
+	return walk(n)
+}
+
+// noPiece is raised where no piece of a function holds.
+type noPiece struct{}
+
+// tiny is a difference at x that rounding may have made.
+func tiny(x float64) float64 { return 1e-11 * (1 + math.Abs(x)) }
+
+func wholeNear(name string, v float64) expr.Node {
+	r := math.Floor(v)
+	if name == "ceil" {
+		r = math.Ceil(v)
+	}
+	if nearest := math.Round(v); math.Abs(v-nearest) < 1e-9 {
+		r = nearest
+	}
+	if r < 0 {
+		return &expr.Neg{X: expr.Num(int64(-r))}
+	}
+	return expr.Num(int64(r))
+}
+
+// holds tells whether a condition is met, taking ends that differ by rounding as equal.
+func holds(c expr.Condition, value func(expr.Node) float64) bool {
+	v := value(c.Subject())
+	if math.IsNaN(v) {
+		return false
+	}
+	if c.Lo != nil {
+		lo := value(c.Lo)
+		equal := math.Abs(v-lo) <= tiny(v)
+		if math.IsNaN(lo) || equal && !c.LoClosed || !equal && v < lo {
+			return false
+		}
+	}
+	if c.Hi != nil {
+		hi := value(c.Hi)
+		equal := math.Abs(v-hi) <= tiny(v)
+		if math.IsNaN(hi) || equal && !c.HiClosed || !equal && v > hi {
+			return false
+		}
+	}
+	return true
+}
+
+// gate is a condition for a value to exist: Part must pass Test; where Part is 0, Allowed decides.
+type gate struct {
+	part    expr.Node
+	test    func(v float64) bool
+	allowed bool
+}
+
+func isPositive(v float64) bool { return v > 0 }
+func isNegative(v float64) bool { return v < 0 }
+func always(float64) bool       { return true }
+
+// gatesOf lists the conditions of a smooth tree, inner ones first. Parts whose derivative only becomes infinite (an odd
+// root) pass always.
+func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known bool)) []gate {
+	var gates []gate
+	for _, child := range expr.Children(n) {
+		gates = append(gates, gatesOf(child, fraction)...)
+	}
+	put := func(part expr.Node, allowed bool, test func(float64) bool) {
+		gates = append(gates, gate{part, test, allowed})
+	}
+	one := expr.Num(1)
+	switch n := n.(type) {
+	case *expr.Binary:
+		if n.Op == expr.Div {
+			put(n.R, false, always)
+		}
+		if n.Op == expr.Pow {
+			odd, whole, negative, known := fraction(n.R)
+			switch {
+			case known && whole && !negative:
+			case known && whole, known && odd && negative:
+				put(n.L, false, always)
+			case known && odd:
+				put(n.L, true, always)
+			default:
+				put(n.L, known && !negative, isPositive)
+			}
+		}
+	case *expr.Call:
+		u := n.Args[0]
+		switch n.Name {
+		case "tan", "sec":
+			put(&expr.Call{Name: "cos", Args: n.Args}, false, always)
+		case "cot", "csc":
+			put(sine(u), false, always)
+		case "coth":
+			put(u, false, always)
+		case "ln", "log":
+			put(u, false, isPositive)
+		case "sqrt":
+			put(u, true, isPositive)
+		case "cbrt":
+			put(u, true, always)
+		case "root":
+			odd, whole, _, known := fraction(over(one, n.Args[1]))
+			if known && (odd || whole) {
+				put(u, true, always)
+			} else {
+				put(u, true, isPositive)
+			}
+		case "arcsin", "arccos":
+			put(minus(u, one), true, isNegative)
+			put(plus(u, one), true, isPositive)
+		case "artanh":
+			put(minus(u, one), false, isNegative)
+			put(plus(u, one), false, isPositive)
+		case "arcosh":
+			put(minus(u, one), true, isPositive)
+		case "arcsec", "arccsc":
+			put(u, false, always)
+			put(minus(times(u, u), one), true, isPositive)
+		}
+	}
+	return gates
+}

@@ -1,0 +1,330 @@
+package analyse
+
+import (
+	"math"
+	"math/big"
+	"sort"
+
+	"parvix/core/breaks"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/program"
+	"parvix/core/series"
+	"parvix/core/solve"
+	"parvix/core/symbolic"
+)
+
+// zero is a place where a formula is 0.
+type zero struct {
+	x   Number
+	how How
+}
+
+// zeroSet are the zeros of a formula on an interval; endless tells that more lie outside the window, complete that
+// nothing was missed inside it.
+type zeroSet struct {
+	zeros             []zero
+	endless, complete bool
+	all               bool
+}
+
+type solved struct {
+	set solve.Set
+	ok  bool
+}
+
+// closedForm solves once a formula.
+func (a *analyser) closedForm(n expr.Node) solved {
+	key := expr.Text(n)
+	if known, ok := a.solutions[key]; ok {
+		return known
+	}
+	set, ok := solve.Zeros(n, a.variable)
+	a.solutions[key] = solved{set, ok}
+	return a.solutions[key]
+}
+
+// zerosIn finds the zeros of a smooth formula inside (lo, hi), which may be infinite.
+func (a *analyser) zerosIn(n expr.Node, lo, hi float64) zeroSet {
+	if s := a.closedForm(n); s.ok {
+		return a.members(s.set, lo, hi)
+	}
+	return a.bracketed(n, lo, hi)
+}
+
+// members lists the solutions of a closed set inside (lo, hi); endless families are listed inside the window only.
+func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
+	out := zeroSet{complete: true, all: set.All}
+	put := func(x Number, approximate bool) {
+		if x.Value <= lo+tiny(lo) || x.Value >= hi-tiny(hi) {
+			return
+		}
+		how := Solved
+		if approximate {
+			x.Exact, how = nil, Bracketed
+		}
+		out.zeros = append(out.zeros, zero{x, how})
+	}
+	for _, z := range set.Solutions {
+		p := z.Period.Float()
+		if p == 0 {
+			x := Number{z.X, z.Value}
+			if !isReadable(z.X) {
+				x.Exact = nil
+			}
+			put(x, z.Approximate)
+			continue
+		}
+		from, to := lo, hi
+		if math.IsInf(lo, 0) || math.IsInf(hi, 0) {
+			out.endless = true
+			from, to = math.Max(lo, a.left), math.Min(hi, a.right)
+		}
+		for k := math.Ceil((from - z.Value) / p); z.Value+k*p <= to; k++ {
+			if len(out.zeros) > maxPlaces {
+				out.complete = false
+				break
+			}
+			x := exactly(exact.Of(plus(z.X, times(symbolic.Ratio(big.NewRat(int64(k), 1)), z.Period.Node()))))
+			if !isReadable(x.Exact) {
+				x.Exact = nil
+			}
+			put(x, z.Approximate)
+		}
+	}
+	sort.SliceStable(out.zeros, func(i, j int) bool { return out.zeros[i].x.Value < out.zeros[j].x.Value })
+	return out
+}
+
+// maxPlaces bounds a list.
+const maxPlaces = 400
+
+// bracketed finds zeros by interval arithmetic, on an unbounded side up to where the formula surely keeps its sign.
+func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
+	out := zeroSet{complete: true}
+	// Inside a segment no denominator is 0, and without it a gap at an end is no obstacle.
+	if above, _, ok := symbolic.Together(n); ok {
+		n = above
+	}
+	from, to := lo, hi
+	if math.IsInf(lo, -1) {
+		if from = a.tail(n, -1, hi); math.IsNaN(from) {
+			from, out.endless = math.Min(a.left, hi-1), true
+		}
+	}
+	if math.IsInf(hi, 1) {
+		if to = a.tail(n, 1, lo); math.IsNaN(to) {
+			to, out.endless = math.Max(a.right, lo+1), true
+		}
+	}
+	if !(from < to) {
+		return out
+	}
+	values, complete := breaks.Zeros(n, a.variable, from, to)
+	out.complete = complete
+	margin := 1e-9 * (to - from)
+	for _, v := range values {
+		if v <= lo+margin || v >= hi-margin || a.fadesAt(n, lo, v, 1) || a.fadesAt(n, hi, v, -1) {
+			continue
+		}
+		x, how := Number{Value: v}, Bracketed
+		if e, ok := recognised(n, a.variable, v); ok {
+			x, how = e, Solved
+		}
+		out.zeros = append(out.zeros, zero{x, how})
+	}
+	if len(out.zeros) > maxBracketed {
+		// They crowd towards a place: what is listed is not all.
+		out.zeros, out.complete = nil, false
+	}
+	return out
+}
+
+// fadesAt tells that a zero bracketed close to an end is only the end's own: the formula fades to 0 there, so that
+// rounding hides its sign, but its series says that it keeps one.
+func (a *analyser) fadesAt(n expr.Node, end, v float64, side int) bool {
+	if math.IsInf(end, 0) || math.Abs(v-end) > 1e-4*(1+math.Abs(end)) {
+		return false
+	}
+	p, ok := a.exactPlace(end)
+	if !ok {
+		return false
+	}
+	b := series.Near(n, a.variable, p, side, v)
+	return b.Kind != series.Unknown && b.Kind != series.Restless && (b.Side != 0 || !b.Limit.IsZero())
+}
+
+// exactPlace finds the exact number of an end.
+func (a *analyser) exactPlace(end float64) (exact.Value, bool) {
+	for _, p := range a.places {
+		if p.x.Value == end && p.x.Exact != nil {
+			return exact.Of(p.x.Exact), true
+		}
+	}
+	return exact.Value{}, false
+}
+
+// maxBracketed bounds a list of zeros without closed form.
+const maxBracketed = 60
+
+// recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
+// exactly 0.
+func recognised(n expr.Node, variable string, v float64) (Number, bool) {
+	try := func(e exact.Value) bool {
+		w := exact.Of(symbolic.Substitute(n, map[string]expr.Node{variable: e.Node()}))
+		return w.IsZero()
+	}
+	for _, unit := range []struct {
+		size float64
+		node expr.Node
+	}{{1, expr.Num(1)}, {math.Pi, pi()}, {math.E, &expr.Constant{Name: "e"}}} {
+		for _, q := range []int64{1, 2, 3, 4, 5, 6, 8, 10, 12} {
+			p := math.Round(v / unit.size * float64(q))
+			if math.Abs(p) > 1e6 || math.Abs(p*unit.size/float64(q)-v) > 1e-9*(1+math.Abs(v)) {
+				continue
+			}
+			e := exact.Of(times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
+			if try(e) {
+				return exactly(e), true
+			}
+		}
+	}
+	return Number{}, false
+}
+
+// tail finds a place beyond which, on one side, the formula surely has no zero; NaN where that could not be shown.
+func (a *analyser) tail(n expr.Node, side int, other float64) float64 {
+	t := tailProof{n: n, variable: a.variable, side: side, enclose: breaks.Enclose(n, a.variable)}
+	for _, r := range []float64{8, 20, 60, 300, 2000} {
+		if side > 0 && r < other {
+			r = other + r
+		}
+		if side < 0 && -r > other {
+			r = -other + r
+		}
+		if t.holds(r) {
+			return float64(side) * r
+		}
+	}
+	return math.NaN()
+}
+
+type tailProof struct {
+	n        expr.Node
+	variable string
+	side     int
+	enclose  breaks.Enclosure
+	limit    *series.Behaviour
+	terms    [][]ratio
+	ready    bool
+}
+
+// ratio is a quotient of two terms with its logarithmic derivative.
+type ratio struct {
+	value       program.Point
+	over, slope breaks.Enclosure
+}
+
+func (t *tailProof) beyond(r float64) interval.I {
+	if t.side > 0 {
+		return interval.I{Lo: r, Hi: math.Inf(1)}
+	}
+	return interval.I{Lo: math.Inf(-1), Hi: -r}
+}
+
+// holds shows that the formula is not 0 beyond r: by its enclosure; because it moves one way and away from 0, or towards
+// a limit of the sign that it has; or because one of its terms outweighs all others together.
+func (t *tailProof) holds(r float64) bool {
+	v, slope := t.enclose(t.beyond(r))
+	if v.Lo > 0 || v.Hi < 0 {
+		return true
+	}
+	at, _ := t.enclose(interval.Point(float64(t.side) * r))
+	sign := 0
+	if at.Lo > 0 {
+		sign = 1
+	} else if at.Hi < 0 {
+		sign = -1
+	}
+	if sign == 0 {
+		return false
+	}
+	way := 0
+	if slope.Lo >= 0 {
+		way = t.side
+	} else if slope.Hi <= 0 {
+		way = -t.side
+	}
+	if way == sign {
+		return true
+	}
+	if way == -sign {
+		if t.limit == nil {
+			b := series.FarOut(t.n, t.variable, t.side, float64(t.side)*1e9)
+			t.limit = &b
+		}
+		return t.limit.Kind == series.Finite && t.limit.Limit.Float()*float64(sign) >= 0
+	}
+	return t.outweighed(r)
+}
+
+func (t *tailProof) outweighed(r float64) bool {
+	if !t.ready {
+		t.ready = true
+		t.prepare()
+	}
+	for _, row := range t.terms {
+		total := 0.0
+		for _, q := range row {
+			total += q.bound(t.beyond(r), float64(t.side)*r, t.side)
+		}
+		if total < 1 {
+			return true
+		}
+	}
+	return false
+}
+
+// bound is a size that the quotient surely does not exceed beyond r.
+func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
+	v, _ := q.over(beyond)
+	size := math.Max(math.Abs(v.Lo), math.Abs(v.Hi))
+	if q.slope != nil {
+		// The size shrinks along the way out where (ln |q|)′ has the sign against it.
+		if s, _ := q.slope(beyond); side > 0 && s.Hi < 0 || side < 0 && s.Lo > 0 {
+			size = math.Min(size, math.Abs(q.value([]float64{r}))*(1+1e-9))
+		}
+	}
+	if math.IsNaN(size) {
+		return math.Inf(1)
+	}
+	return size
+}
+
+func (t *tailProof) prepare() {
+	terms, ok := symbolic.Numerator(t.n)
+	if !ok || len(terms) < 2 || len(terms) > 12 {
+		return
+	}
+	nodes := make([]expr.Node, len(terms))
+	for i, term := range terms {
+		nodes[i] = term.Node()
+	}
+	for i := range nodes {
+		var row []ratio
+		for j := range nodes {
+			if i == j {
+				continue
+			}
+			q := symbolic.Simplify(over(nodes[j], nodes[i])).Node
+			value, err := program.CompilePoint(q, []string{t.variable})
+			if err != nil {
+				return
+			}
+			d := symbolic.Simplify(over(symbolic.Derivative(q, t.variable), q)).Node
+			row = append(row, ratio{value, breaks.Enclose(q, t.variable), breaks.Enclose(d, t.variable)})
+		}
+		t.terms = append(t.terms, row)
+	}
+}

@@ -1,0 +1,35 @@
+package breaks
+
+import (
+	"math"
+
+	"parvix/core/expr"
+	"parvix/core/interval"
+)
+
+// Enclosure bounds a formula and its derivative by the variable over an interval; the derivative is the whole line where
+// the formula may be broken inside.
+type Enclosure func(over interval.I) (value, slope interval.I)
+
+// Enclose compiles n, in radians and with no other letter than its variable.
+func Enclose(n expr.Node, variable string) Enclosure {
+	f := dualCompiler{map[string]int{variable: 0}}.compile(n)
+	return func(over interval.I) (value, slope interval.I) {
+		d := f(&scope{over, []float64{0}})
+		return d.v, d.d
+	}
+}
+
+// Zeros brackets where n is 0 in [from, to], on whose inside it must be smooth. complete is false when a place could not
+// be settled within the bounds of work. A zero is reported where the sign surely changes, or where n is met without a
+// change of sign and is 0 there but for rounding.
+func Zeros(n expr.Node, variable string, from, to float64) (zeros []float64, complete bool) {
+	inputs := []string{variable}
+	r := reader{inputs: inputs, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{}}
+	r.add(n, nil, guard{kind: Corner, at: []float64{0}})
+	places, complete := r.f.Find(from, to, []float64{math.NaN()})
+	for _, p := range places {
+		zeros = append(zeros, p.X)
+	}
+	return zeros, complete
+}
