@@ -9,6 +9,7 @@ import (
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/problem"
 	"parvix/core/program"
 	"parvix/core/series"
 	"parvix/core/symbolic"
@@ -39,9 +40,10 @@ type segment struct {
 	derivatives
 	// rises and bends are the signs of f′ and f″, 0 for level and straight parts.
 	rises, bends int
-	known        bool
-	leftEnd      series.Behaviour
-	rightEnd     series.Behaviour
+	// known tells that these signs hold on the whole segment, near only next to the places that bound it.
+	known, near bool
+	leftEnd     series.Behaviour
+	rightEnd    series.Behaviour
 }
 
 type derivatives struct {
@@ -61,6 +63,9 @@ type place struct {
 
 // Function examines n, inlined, in radians and with no other letter than its variable.
 func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
+	if n = symbolic.Unrolled(n); hasSum(n) {
+		return nil, problem.New("work-limit", n.Pos(), n.End())
+	}
 	f, err := program.CompilePoint(n, []string{variable})
 	if err != nil {
 		return nil, err
@@ -95,6 +100,17 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	a.examine()
 	a.collect(out)
 	return out, nil
+}
+
+// hasSum tells whether a sum is left that is too long to be written out.
+func hasSum(n expr.Node) bool {
+	found := false
+	expr.Walk(n, func(n expr.Node) bool {
+		_, is := n.(*expr.Sum)
+		found = found || is
+		return !found
+	})
+	return found
 }
 
 // start and end are the outermost places.
@@ -309,7 +325,7 @@ func (a *analyser) examine() {
 func (a *analyser) segment(lo, hi Number) segment {
 	s := segment{lo: lo, hi: hi}
 	x := between(lo.Value, hi.Value)
-	s.known = true
+	s.known, s.near = true, true
 	if a.period == 0 && (a.endless["extrema"] || a.endless["places"] || a.endless["inflections"]) && (!lo.IsFinite() || !hi.IsFinite()) {
 		// Beyond the last place of the window the formula is known next to that place only.
 		s.known = false
@@ -326,14 +342,14 @@ func (a *analyser) segment(lo, hi Number) segment {
 	s.tree, s.derivatives = tree, a.derive(tree)
 	s.rises, s.bends = a.signAt(s.first, x), a.signAt(s.second, x)
 	if a.unsettled["places"] || a.unsettled["extrema"] {
-		s.known = false
+		s.known, s.near = false, false
 	}
 	return s
 }
 
 // extend carries signs beyond the window where f′ repeats itself and never changes its sign, as 1 − sin x.
 func (a *analyser) extend() {
-	if len(a.segments) < 3 || a.period > 0 {
+	if len(a.segments) < 3 || a.period > 0 || a.segments[1].first == nil {
 		return
 	}
 	first, last := &a.segments[0], &a.segments[len(a.segments)-1]

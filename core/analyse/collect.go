@@ -1,14 +1,17 @@
 package analyse
 
 import (
+	"fmt"
 	"math"
 	"math/big"
 	"sort"
+	"strings"
 
 	"parvix/core/breaks"
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/number"
 	"parvix/core/series"
 	"parvix/core/symbolic"
 )
@@ -28,8 +31,10 @@ func (a *analyser) collect(out *Findings) {
 	a.collectPoints(out)
 	a.collectGaps(out)
 	a.collectFarOut(out)
-	out.Rising, out.Falling = a.runs(func(s *segment) int { return s.rises }), a.runs(func(s *segment) int { return -s.rises })
-	out.ConcaveUp, out.ConcaveDown = a.runs(func(s *segment) int { return s.bends }), a.runs(func(s *segment) int { return -s.bends })
+	out.Rising = a.runs(func(s *segment) int { return s.rises }, a.continuous)
+	out.Falling = a.runs(func(s *segment) int { return -s.rises }, a.continuous)
+	out.ConcaveUp = a.runs(func(s *segment) int { return s.bends }, func(i int) bool { return a.bendsThrough(i, 1) })
+	out.ConcaveDown = a.runs(func(s *segment) int { return -s.bends }, func(i int) bool { return a.bendsThrough(i, -1) })
 	a.collectRange(out)
 	a.collectSymmetry(out)
 	a.collectWave(out)
@@ -148,12 +153,15 @@ func (a *analyser) collectIntercepts(out *Findings) {
 		}
 	}
 	for i := range a.segments {
-		if s := &a.segments[i]; s.tree != nil && s.simple != nil {
-			if v, ok := s.simple.(*expr.Number); ok && v.Value.Sign() == 0 {
-				a.unsettled["zeros: the function is 0 on a whole interval"] = true
-			}
+		s := &a.segments[i]
+		if s.tree == nil {
+			continue
+		}
+		if v, ok := s.simple.(*expr.Number); ok && v.Value.Sign() == 0 {
+			out.ZeroOn = append(out.ZeroOn, Interval{s.lo, s.hi, a.places[i].defined && a.meets(i, s.leftEnd, s), a.places[i+1].defined && a.meets(i+1, s.rightEnd, s)})
 		}
 	}
+	out.ZeroOn = a.onePeriod(out.ZeroOn)
 }
 
 func (a *analyser) inBounds(x float64) bool {
@@ -186,7 +194,7 @@ func (a *analyser) collectPoints(out *Findings) {
 				*list = append(*list, Point{X: p.x, Y: p.y, How: how, End: left == nil || right == nil})
 			}
 		}
-		if left != nil && right != nil && left.known && right.known && left.bends*right.bends < 0 && a.continuous(i) && a.smooth(i, left, right) {
+		if left != nil && right != nil && left.near && right.near && left.bends*right.bends < 0 && a.continuous(i) && a.smooth(i, left, right) {
 			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
 		}
 	}
@@ -215,27 +223,48 @@ func (a *analyser) tops(i int, s *segment, sign, side int) bool {
 		if !close(limit, y) {
 			return float64(sign)*(y-limit) > 0
 		}
-		return s.known && s.rises == -sign*side
+		return s.near && s.rises == -sign*side
 	}
 	return false
 }
 
 // smooth tells whether the slopes on both sides of place i agree, an upright tangent included.
 func (a *analyser) smooth(i int, left, right *segment) bool {
-	p := &a.places[i]
-	if !p.cut {
+	if !a.places[i].cut {
 		return true
 	}
+	l, r, ok := a.slopesAt(i, left, right)
+	return ok && l.Kind == r.Kind && (l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float()))
+}
+
+// slopesAt are the limits of the slope on both sides of place i; ok is false where one has none.
+func (a *analyser) slopesAt(i int, left, right *segment) (l, r series.Behaviour, ok bool) {
+	p := &a.places[i]
 	if p.x.Exact == nil {
-		return false
+		return l, r, false
 	}
 	x := exact.Of(p.x.Exact)
-	l := series.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
-	r := series.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
-	if l.Kind != r.Kind || l.Kind == series.Unknown || l.Kind == series.Restless {
+	l = series.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
+	r = series.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
+	decided := func(b series.Behaviour) bool { return b.Kind != series.Unknown && b.Kind != series.Restless }
+	return l, r, decided(l) && decided(r)
+}
+
+// bendsThrough tells whether a curve that bends one way on both sides of place i does so across it: its slope goes on in
+// that sense, as for x² + |x| and not for |sin x|.
+func (a *analyser) bendsThrough(i, sign int) bool {
+	if !a.continuous(i) {
 		return false
 	}
-	return l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float())
+	if !a.places[i].cut || a.places[i].border {
+		return true
+	}
+	l, r, ok := a.slopesAt(i, &a.segments[i-1], &a.segments[i])
+	if !ok || l.Kind != series.Finite || r.Kind != series.Finite {
+		return false
+	}
+	step := r.Limit.Float() - l.Limit.Float()
+	return close(l.Limit.Float(), r.Limit.Float()) || step*float64(sign) > 0
 }
 
 // collectGaps finds vertical asymptotes, holes and jumps.
@@ -341,8 +370,8 @@ func isLine(s *segment) bool {
 	return ok && n.Value.Sign() == 0
 }
 
-// runs joins neighbouring segments on which a sign is 1 to open intervals.
-func (a *analyser) runs(sign func(s *segment) int) []Interval {
+// runs joins neighbouring segments on which a sign is 1 to open intervals, where it holds across the place between them.
+func (a *analyser) runs(sign func(s *segment) int, across func(i int) bool) []Interval {
 	var list []Interval
 	joined := false
 	for i := range a.segments {
@@ -351,7 +380,7 @@ func (a *analyser) runs(sign func(s *segment) int) []Interval {
 			joined = false
 			continue
 		}
-		if joined && a.continuous(i) {
+		if joined && across(i) {
 			list[len(list)-1].Hi = s.hi
 		} else {
 			list = append(list, Interval{Lo: s.lo, Hi: s.hi})
@@ -396,16 +425,22 @@ func (a *analyser) collectWave(out *Findings) {
 
 func (a *analyser) collectUndecided(out *Findings) {
 	out.Undecided = []string{}
-	where := "outside the window: there are endlessly many"
 	names := map[string]string{"places": "places where the function turns, jumps or has gaps", "zeros": "zeros", "extrema": "extrema", "inflections": "inflections"}
+	var outside, missing []string
 	for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
 		if a.endless[list] && a.period == 0 {
-			out.Undecided = append(out.Undecided, names[list]+" "+where)
+			outside = append(outside, names[list])
 		}
 		if a.unsettled[list] {
-			out.Undecided = append(out.Undecided, names[list]+" may be missing")
+			missing = append(missing, names[list])
 		}
 		delete(a.unsettled, list)
+	}
+	if len(outside) > 0 {
+		out.Undecided = append(out.Undecided, fmt.Sprintf("only listed from x = %s to %s: %s", number.Format(a.left, 4), number.Format(a.right, 4), strings.Join(outside, ", ")))
+	}
+	if len(missing) > 0 {
+		out.Undecided = append(out.Undecided, "some may be missing: "+strings.Join(missing, ", "))
 	}
 	var rest []string
 	for words := range a.unsettled {
@@ -421,77 +456,91 @@ func (a *analyser) collectUndecided(out *Findings) {
 	}
 }
 
-// collectRange joins what the function takes on its segments and at its places.
+// collectRange joins what the function takes on its segments and at its places. On a segment of which the signs are not
+// known it takes at least what lies between its ends, being continuous there; the range is known when no value outside
+// of what is surely taken is possible.
 func (a *analyser) collectRange(out *Findings) {
 	var list []Interval
+	possible := true // whether every segment is either known or surely inside what is taken
 	var doubtful []*segment
 	for i := range a.segments {
 		s := &a.segments[i]
-		if s.tree == nil {
+		if s.tree == nil || a.places[i].border || a.places[i+1].border {
+			// A whole period lies between the segments at the borders.
 			continue
 		}
-		ends := []series.Behaviour{s.leftEnd, s.rightEnd}
-		if !s.known || ends[0].Kind == series.Unknown || ends[1].Kind == series.Unknown || hasRestless(ends...) {
+		lo, loKnown := endOf(a.places[i], s.leftEnd)
+		hi, hiKnown := endOf(a.places[i+1], s.rightEnd)
+		if !s.known || !loKnown || !hiKnown {
 			doubtful = append(doubtful, s)
-			// A continuous function on its way to infinity takes everything from its last known value on.
-			for side, p := range []*place{&a.places[i+1], &a.places[i]} {
-				if p.defined && ends[side].Kind == series.Rising {
-					list = append(list, Interval{p.y, infinite(1), true, false})
-				}
-				if p.defined && ends[side].Kind == series.Falling {
-					list = append(list, Interval{infinite(-1), p.y, false, true})
-				}
-			}
+		}
+		if !loKnown || !hiKnown {
 			continue
 		}
-		lo, hi := endOf(a.places[i], ends[0]), endOf(a.places[i+1], ends[1])
 		if lo.Value > hi.Value {
 			lo, hi = hi, lo
 		}
-		if s.rises == 0 {
-			list = append(list, Interval{lo, lo, true, true})
-			continue
+		level := lo.Value == hi.Value
+		if !level || s.known {
+			list = append(list, Interval{lo, hi, level, level})
 		}
-		list = append(list, Interval{Lo: lo, Hi: hi})
 	}
 	for i := range a.places {
 		if p := &a.places[i]; p.defined && !p.border {
 			list = append(list, Interval{p.y, p.y, true, true})
 		}
 	}
-	out.Range = union(list)
-	out.RangeKnown = !a.unsettled["extrema"] && !a.unsettled["places"]
+	taken := union(list)
 	for _, s := range doubtful {
 		v, _ := breaks.Enclose(s.simple, a.variable)(interval.I{Lo: s.lo.Value, Hi: s.hi.Value})
-		if !covers(out.Range, v) {
-			out.RangeKnown = false
-		}
+		possible = possible && covers(taken, v)
 	}
-	if !out.RangeKnown {
-		out.Range = nil
+	if a.unsettled["places"] || a.unsettled["extrema"] || !possible {
+		v, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: a.lo, Hi: a.hi})
+		possible = covers(taken, v)
+	}
+	if out.RangeKnown = possible; possible {
+		out.Range = taken
 	}
 }
 
-func endOf(p place, b series.Behaviour) Number {
+// endOf is where a segment's values end at one of its places.
+func endOf(p place, b series.Behaviour) (end Number, known bool) {
 	switch b.Kind {
 	case series.Rising:
-		return infinite(1)
+		return infinite(1), true
 	case series.Falling:
-		return infinite(-1)
+		return infinite(-1), true
+	case series.Finite:
+		if p.defined && close(p.y.Value, b.Limit.Float()) {
+			return p.y, true
+		}
+		return exactly(b.Limit), true
 	}
-	if p.defined && close(p.y.Value, b.Limit.Float()) {
-		return p.y
-	}
-	return exactly(b.Limit)
+	return Number{}, false
 }
 
+// covers tells whether v lies in what is taken; an end that agrees with v's but for rounding takes v's number, which is
+// exact where it is whole.
 func covers(list []Interval, v interval.I) bool {
-	for _, i := range list {
-		if i.Lo.Value <= v.Lo && v.Hi <= i.Hi.Value {
+	for i := range list {
+		t := &list[i]
+		lowEnough := t.Lo.Value <= v.Lo || t.LoClosed && close(t.Lo.Value, v.Lo)
+		highEnough := v.Hi <= t.Hi.Value || t.HiClosed && close(t.Hi.Value, v.Hi)
+		if lowEnough && highEnough {
+			t.Lo, t.Hi = whole(t.Lo, v.Lo), whole(t.Hi, v.Hi)
 			return true
 		}
 	}
 	return false
+}
+
+// whole is the whole number that bounds n from outside and agrees with it, or n itself.
+func whole(n Number, bound float64) Number {
+	if n.Exact == nil && n.IsFinite() && bound == math.Trunc(bound) && close(n.Value, bound) {
+		return exactly(exact.Of(decimal(bound)))
+	}
+	return n
 }
 
 // union joins intervals of values; ends that agree but for rounding are one, the exact one kept.

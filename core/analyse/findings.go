@@ -77,12 +77,14 @@ type Findings struct {
 	YIntercept              *Point
 	Zeros, Maxima, Minima   []Point
 	Inflections             []Point
-	Vertical                []Line
-	Horizontal, Slanted     []Line
-	Holes                   []Point
-	Jumps                   []Jump
-	Rising, Falling         []Interval
-	ConcaveUp, ConcaveDown  []Interval
+	// ZeroOn are intervals on which the function is 0 throughout.
+	ZeroOn                 []Interval
+	Vertical               []Line
+	Horizontal, Slanted    []Line
+	Holes                  []Point
+	Jumps                  []Jump
+	Rising, Falling        []Interval
+	ConcaveUp, ConcaveDown []Interval
 	// Period is nil for a function without one; every list of places then holds one period.
 	Period    *Number
 	PeriodHow How
@@ -93,8 +95,6 @@ type Findings struct {
 	CentreLine, Amplitude *Number
 	// Undecided lists, in words, what could not be found out.
 	Undecided []string
-	// Places are the x of all that was found on the function, in order, for a window that shows them.
-	WindowLo, WindowHi float64
 }
 
 // Bounds restrict a function to an interval; nil ends are infinite.

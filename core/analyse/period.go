@@ -28,12 +28,37 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	if !repeats(f, p.Float()) {
 		return exact.Value{}, false
 	}
+	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 {
+		// A constant repeats after every step; gaps alone make no period.
+		return exact.Value{}, false
+	}
+	gates := gateSizes(n, variable)
 	for k := int64(24); k > 1; k-- {
-		if repeats(f, p.Float()/float64(k)) {
+		if repeats(f, p.Float()/float64(k)) && repeatAll(gates, p.Float()/float64(k)) {
 			return p.Over(exact.Int(k)), true
 		}
 	}
 	return p, true
+}
+
+// gateSizes are the sizes of what must not be 0 or decides where n has a value: the gaps repeat where these do.
+func gateSizes(n expr.Node, variable string) []program.Point {
+	var list []program.Point
+	for _, g := range gatesOf(n, fractionOf) {
+		if f, err := program.CompilePoint(&expr.Call{Name: "abs", Args: []expr.Node{g.part}}, []string{variable}); err == nil {
+			list = append(list, f)
+		}
+	}
+	return list
+}
+
+func repeatAll(list []program.Point, p float64) bool {
+	for _, f := range list {
+		if !repeats(f, p) {
+			return false
+		}
+	}
+	return true
 }
 
 // partPeriods lists the periods of the waves and steps in n; ok is false where a wave's angle is no line.

@@ -134,10 +134,6 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 		}
 		out.zeros = append(out.zeros, zero{x, how})
 	}
-	if len(out.zeros) > maxBracketed {
-		// They crowd towards a place: what is listed is not all.
-		out.zeros, out.complete = nil, false
-	}
 	return out
 }
 
@@ -164,9 +160,6 @@ func (a *analyser) exactPlace(end float64) (exact.Value, bool) {
 	}
 	return exact.Value{}, false
 }
-
-// maxBracketed bounds a list of zeros without closed form.
-const maxBracketed = 60
 
 // recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
 // exactly 0.

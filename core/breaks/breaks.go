@@ -38,16 +38,17 @@ type Place struct {
 	Kind Kind
 }
 
-// Limits of one search.
-const (
-	maxPlaces = 1500
-	maxWork   = 60000
-)
+// drawing are the limits of the search for a curve's breaks.
+var drawing = limits{1500, 60000}
 
 // Finder finds the critical places of one formula; it is immutable and made once a formula.
 type Finder struct {
 	guards []guard
+	limits limits
 }
+
+// limits of one search: places and steps.
+type limits struct{ places, work int }
 
 // guard is one condition on a part of the formula.
 type guard struct {
@@ -110,6 +111,10 @@ func (r *reader) add(part expr.Node, active program.Point, g guard) {
 func (r *reader) read(n expr.Node, active program.Point) {
 	if pieces, ok := n.(*expr.Pieces); ok {
 		r.readPieces(pieces, active)
+		return
+	}
+	if sum, ok := n.(*expr.Sum); ok {
+		r.readSum(sum, active)
 		return
 	}
 	for _, child := range expr.Children(n) {
@@ -195,6 +200,38 @@ func (r *reader) readPower(n *expr.Binary, active program.Point) {
 	}})
 }
 
+// maxBreakingTerms bounds how far from 0 the terms of a sum may break.
+const maxBreakingTerms = 60
+
+// readSum reads the conditions of each term that may be there: those of the whole numbers near 0, in force where the
+// number lies between the ends.
+func (r *reader) readSum(n *expr.Sum, active program.Point) {
+	if r.varies(n.From) || r.varies(n.To) {
+		// The sum jumps with its ends; where it has values at all they are whole numbers.
+		r.add(n.From, active, guard{kind: Jump, period: 1})
+		r.add(n.To, active, guard{kind: Jump, period: 1})
+		return
+	}
+	from, to := r.point(n.From), r.point(n.To)
+	for k := -maxBreakingTerms; k <= maxBreakingTerms; k++ {
+		before := len(r.f.guards)
+		r.read(symbolic.Substitute(n.Body, map[string]expr.Node{n.Var: expr.Num(int64(k))}), active)
+		if len(r.f.guards) == before && k > -maxBreakingTerms+2 {
+			return // no term breaks
+		}
+		number := float64(k)
+		for i := before; i < len(r.f.guards); i++ {
+			inner := r.f.guards[i].applies
+			r.f.guards[i].applies = func(in []float64) float64 {
+				if number < from(in) || number > to(in) || inner != nil && inner(in) == 0 {
+					return 0
+				}
+				return 1
+			}
+		}
+	}
+}
+
 func (r *reader) readPieces(n *expr.Pieces, outer program.Point) {
 	for _, p := range n.List {
 		when := p.When
@@ -215,7 +252,10 @@ func (r *reader) readPieces(n *expr.Pieces, outer program.Point) {
 // Find lists the critical places in [from, to], in order and each once, for the inputs in (in[0] is overwritten).
 // complete is false when there are more than can be listed; then some are missing.
 func (f *Finder) Find(from, to float64, in []float64) (places []Place, complete bool) {
-	s := search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true}
+	s := search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true, limits: f.limits}
+	if s.limits == (limits{}) {
+		s.limits = drawing
+	}
 	for i := range f.guards {
 		g := &f.guards[i]
 		if g.applies != nil && g.applies(in) == 0 {
@@ -248,6 +288,7 @@ type search struct {
 	together float64   // places nearer than this are one
 	places   []Place
 	complete bool
+	limits   limits
 }
 
 // keep files the places that were found for one guard.
@@ -274,7 +315,7 @@ func (s *search) keep() {
 		merged = append(merged, p)
 	}
 	s.places = merged
-	if len(s.places) > maxPlaces {
+	if len(s.places) > s.limits.places {
 		s.complete = false
 	}
 }
@@ -295,7 +336,7 @@ func (s *search) over(a, b float64) dual {
 
 // isolate finds the critical places of the guard in [a, b], on whose inside its part is continuous.
 func (s *search) isolate(a, b float64, depth int) {
-	if s.work++; s.work > maxWork || len(s.found) > maxPlaces {
+	if s.work++; s.work > s.limits.work || len(s.found) > s.limits.places {
 		s.complete = false
 		return
 	}
@@ -360,7 +401,7 @@ func (s *search) monotone(a, b float64) {
 	}
 	first := math.Ceil((lo - s.g.offset) / s.g.period)
 	last := math.Floor((hi - s.g.offset) / s.g.period)
-	if last-first > maxPlaces {
+	if last-first > float64(s.limits.places) {
 		s.complete = false
 		return
 	}

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/program"
 	"parvix/core/symbolic"
 )
 
@@ -56,8 +57,35 @@ func (c dualCompiler) compile(n expr.Node) dualFunc {
 		return c.call(n)
 	case *expr.Pieces:
 		return c.pieces(n)
+	case *expr.Sum:
+		return c.sum(n)
 	}
 	panic("breaks: angles must be in radians before compiling")
+}
+
+// sum adds the enclosures of all terms; its ends must not depend on the variable.
+func (c dualCompiler) sum(n *expr.Sum) dualFunc {
+	count := len(c.slots)
+	inner := dualCompiler{map[string]int{n.Var: count}}
+	for name, slot := range c.slots {
+		inner.slots[name] = slot
+	}
+	inner.slots[n.Var] = count
+	body, from, to := inner.compile(n.Body), c.compile(n.From), c.compile(n.To)
+	return func(s *scope) dual {
+		first, last, ok := program.WholeEnds(from(s).v.Lo, to(s).v.Lo)
+		if !ok || !from(s).v.IsPoint() || !to(s).v.IsPoint() {
+			return dual{interval.All, interval.All}
+		}
+		term := &scope{s.x, append(s.in[:min(count, len(s.in)):min(count, len(s.in))], 0)}
+		total := dual{}
+		for k := first; k <= last; k++ {
+			term.in[len(term.in)-1] = float64(k)
+			t := body(term)
+			total = dual{total.v.Add(t.v), total.d.Add(t.d)}
+		}
+		return total
+	}
 }
 
 func (c dualCompiler) binary(n *expr.Binary) dualFunc {

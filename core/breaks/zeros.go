@@ -20,12 +20,15 @@ func Enclose(n expr.Node, variable string) Enclosure {
 	}
 }
 
+// listing are the limits of a list of zeros: those that crowd towards a place have no end.
+var listing = limits{200, 10000}
+
 // Zeros brackets where n is 0 in [from, to], on whose inside it must be smooth. complete is false when a place could not
 // be settled within the bounds of work. A zero is reported where the sign surely changes, or where n is met without a
 // change of sign and is 0 there but for rounding.
 func Zeros(n expr.Node, variable string, from, to float64) (zeros []float64, complete bool) {
 	inputs := []string{variable}
-	r := reader{inputs: inputs, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{}}
+	r := reader{inputs: inputs, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: listing}}
 	r.add(n, nil, guard{kind: Corner, at: []float64{0}})
 	places, complete := r.f.Find(from, to, []float64{math.NaN()})
 	for _, p := range places {

@@ -50,11 +50,16 @@ func (w latexWriter) write(n Node) (string, int) {
 		return w.atLeast(n.X, bindAtom) + `^{\circ}`, bindPower
 	case *Pieces:
 		return w.pieces(n), 0
+	case *Sum:
+		from, _ := w.write(n.From)
+		to, _ := w.write(n.To)
+		return `\sum_{` + w.name(n.Var) + "=" + from + "}^{" + to + "}" + w.atLeast(n.Body, bindProduct), bindSum
 	}
 	return "", bindAtom
 }
 
 func (w latexWriter) name(name string) string {
+	name = strings.TrimPrefix(name, bound)
 	s := LaTeXName(name)
 	if w.class != nil {
 		if class := w.class(name); class != "" {

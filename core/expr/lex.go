@@ -16,7 +16,7 @@ const (
 	tokName        // a variable or parameter
 	tokConst       // pi, e
 	tokFunc        // a built-in or stated function
-	tokWord        // for, from, to
+	tokWord        // for, from, to, sum
 	tokSup         // raised characters, text in plain characters
 	tokSub         // the index after log or root, text in plain characters
 	tokOp          // everything else, one character; relations as <, ≤, >, ≥
@@ -35,7 +35,7 @@ var operators = map[rune]string{
 	'+': "+", '-': "-", '−': "-", '–': "-", '*': "*", '·': "*", '×': "*", '⋅': "*", '/': "/", '÷': "/", ':': "/", '^': "^",
 	'(': "(", ')': ")", '[': "(", ']': ")", '{': "(", '}': ")", '|': "|", ',': ",", ';': ";", '=': "=", '_': "_",
 	'<': "<", '>': ">", '≤': "≤", '≥': "≥", '°': "°", '\'': "'", '’': "'", '′': "'", '√': "√", '∛': "∛", '∞': "∞",
-	'⌊': "⌊", '⌋': "⌋", '⌈': "⌈", '⌉': "⌉",
+	'⌊': "⌊", '⌋': "⌋", '⌈': "⌈", '⌉': "⌉", '∑': "∑",
 }
 
 const superDigits, subDigits = "⁰¹²³⁴⁵⁶⁷⁸⁹", "₀₁₂₃₄₅₆₇₈₉"
@@ -169,7 +169,9 @@ func (l *lexer) letters() {
 		}
 		end += size
 	}
-	if run := l.text[l.at:end]; (run == "for" || run == "from" || run == "to") && !l.scope.Names[run] {
+	run := l.text[l.at:end]
+	isSum := run == "sum" && strings.HasPrefix(strings.TrimLeft(l.text[end:], " "), "(")
+	if (run == "for" || run == "from" || run == "to" || isSum) && !l.scope.Names[run] {
 		from := l.at
 		l.at = end
 		l.emit(tokWord, run, from)

@@ -4,9 +4,12 @@
 // problem found at any later stage can be shown where it was typed. The package computes nothing.
 package expr
 
-import "math/big"
+import (
+	"math/big"
+	"strings"
+)
 
-// Node is a part of a formula. The kinds are closed: Number, Constant, Name, Neg, Binary, Call, Degree, Pieces.
+// Node is a part of a formula. The kinds are closed: Number, Constant, Name, Neg, Binary, Call, Degree, Pieces, Sum.
 type Node interface {
 	// Pos and End are the byte offsets of the node's text; both are 0 in a node that was computed.
 	Pos() int
@@ -95,6 +98,19 @@ type Piece struct {
 	When Condition
 }
 
+// Sum adds Body for every whole number Var from From to To. Var starts with “#”, which cannot be typed: a bound name is
+// never taken for one of the demonstration's.
+type Sum struct {
+	Span
+	Var            string
+	From, To, Body Node
+}
+
+// IsBound tells whether a name is the running letter of a sum.
+func IsBound(name string) bool { return strings.HasPrefix(name, bound) }
+
+const bound = "#"
+
 // Condition bounds one variable, or Of when that is set: the argument that was put in the variable's place.
 // Lo or Hi is nil where the interval has no end on that side.
 type Condition struct {
@@ -151,6 +167,8 @@ func Children(n Node) []Node {
 			}
 		}
 		return parts
+	case *Sum:
+		return []Node{n.Body, n.From, n.To}
 	}
 	return nil
 }
@@ -182,16 +200,18 @@ func Map(n Node, f func(Node) Node) Node {
 			}
 		}
 		return &Pieces{n.Span, list}
+	case *Sum:
+		return &Sum{n.Span, n.Var, f(n.From), f(n.To), f(n.Body)}
 	}
 	return n
 }
 
-// Names collects the variables and parameters of n, and Calls its stated functions, each once in order of appearance.
+// Names collects the variables and parameters of n, no running letters, and Calls its stated functions, each once in order of appearance.
 func Names(n Node) []string {
 	var names []string
 	seen := map[string]bool{}
 	note := func(name string) {
-		if !seen[name] {
+		if !seen[name] && !IsBound(name) {
 			seen[name] = true
 			names = append(names, name)
 		}
@@ -261,6 +281,9 @@ func Equal(a, b Node) bool {
 			}
 		}
 		return true
+	case *Sum:
+		b, ok := b.(*Sum)
+		return ok && a.Var == b.Var && Equal(a.Body, b.Body) && Equal(a.From, b.From) && Equal(a.To, b.To)
 	}
 	return a == nil && b == nil
 }

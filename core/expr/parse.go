@@ -163,7 +163,7 @@ func NameOf(text string) (name string, ok bool) {
 	if k, _, short := (&Scope{}).classify(full); (k == tokFunc || k == tokConst) && !short {
 		return "", false
 	}
-	if base == "for" || base == "from" || base == "to" {
+	if base == "for" || base == "from" || base == "to" || base == "sum" {
 		return "", false
 	}
 	return letterOf(base) + full[len(base):], true
@@ -445,11 +445,13 @@ func (p *parser) startsFactor() bool {
 	switch t.kind {
 	case tokName, tokConst, tokFunc:
 		return true
+	case tokWord:
+		return t.text == "sum"
 	case tokNumber:
 		return p.last().kind != tokNumber
 	case tokOp:
 		switch t.text {
-		case "(", "√", "∛", "⌊", "⌈":
+		case "(", "√", "∛", "⌊", "⌈", "∑":
 			return true
 		case "|":
 			return p.bars == 0
@@ -543,6 +545,10 @@ func (p *parser) primary() Node {
 		return &Name{t.Span, t.text}
 	case tokFunc:
 		return p.call(t)
+	case tokWord:
+		if t.text == "sum" {
+			return p.total(t)
+		}
 	case tokOp:
 		switch t.text {
 		case "(":
@@ -555,6 +561,8 @@ func (p *parser) primary() Node {
 			return &Call{Span{t.From, p.peek().To}, "ceil", 0, []Node{p.bracket(t, "⌉", "")}}
 		case "√", "∛":
 			return p.radical(t)
+		case "∑":
+			return p.total(t)
 		case "∞":
 			return &Constant{t.Span, "inf"}
 		}
@@ -610,6 +618,52 @@ func (p *parser) absolute(open token) Node {
 	}
 	p.bars--
 	return &Call{Span{open.From, p.next().To}, "abs", 0, []Node{n}}
+}
+
+// total = "sum" "(" sum "for" name "from" sum "to" sum ")".
+func (p *parser) total(t token) Node {
+	form := func(at Span) { p.fail("sum-form", Span{t.From, at.To}) }
+	if !p.isOp("(") {
+		form(t.Span)
+	}
+	open := p.next()
+	outer := p.bars
+	p.bars = 0
+	body := p.sum()
+	word := func(text string) {
+		if !p.isWord(text) {
+			form(p.peek().Span)
+		}
+		p.next()
+	}
+	word("for")
+	letter := p.next()
+	if letter.kind != tokName {
+		form(letter.Span)
+	}
+	word("from")
+	from := p.sum()
+	word("to")
+	to := p.sum()
+	p.close(open, ")", "sum")
+	p.bars = outer
+	running := bound + letter.text
+	return &Sum{Span{t.From, p.last().To}, running, from, to, renamed(body, letter.text, running)}
+}
+
+func renamed(n Node, from, to string) Node {
+	if name, ok := n.(*Name); ok && name.Name == from {
+		return &Name{name.Span, to}
+	}
+	n = Map(n, func(child Node) Node { return renamed(child, from, to) })
+	if pieces, ok := n.(*Pieces); ok {
+		for i := range pieces.List {
+			if when := &pieces.List[i].When; when.Var == from && when.Of == nil {
+				when.Var = to
+			}
+		}
+	}
+	return n
 }
 
 // radical: √ takes the next factor without its power, so √x² is (√x)².

@@ -43,7 +43,7 @@ func (s textStyle) write(n Node) (string, int) {
 	case *Constant:
 		return map[string]string{"pi": s.pi, "inf": s.inf}[n.Name] + map[string]string{"e": "e"}[n.Name], bindAtom
 	case *Name:
-		return n.Name, bindAtom
+		return strings.TrimPrefix(n.Name, bound), bindAtom
 	case *Neg:
 		return s.minus + s.atLeast(n.X, bindProduct), bindSum
 	case *Binary:
@@ -59,8 +59,17 @@ func (s textStyle) write(n Node) (string, int) {
 			parts = append(parts, body+" for "+s.condition(p.When))
 		}
 		return strings.Join(parts, "; "), 0
+	case *Sum:
+		return s.sum(n), bindAtom
 	}
 	return "", bindAtom
+}
+
+func (s textStyle) sum(n *Sum) string {
+	body, _ := s.write(n.Body)
+	from, _ := s.write(n.From)
+	to, _ := s.write(n.To)
+	return "sum(" + body + " for " + strings.TrimPrefix(n.Var, bound) + " from " + from + " to " + to + ")"
 }
 
 func (s textStyle) atLeast(n Node, bind int) string {

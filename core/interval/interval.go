@@ -101,7 +101,15 @@ func (a I) Mul(b I) I {
 		return a.Neg()
 	}
 	p, q, r, s := times(a.Lo, b.Lo), times(a.Lo, b.Hi), times(a.Hi, b.Lo), times(a.Hi, b.Hi)
-	return outward(math.Min(math.Min(p, q), math.Min(r, s)), math.Max(math.Max(p, q), math.Max(r, s)))
+	product := outward(math.Min(math.Min(p, q), math.Min(r, s)), math.Max(math.Max(p, q), math.Max(r, s)))
+	// Rounding outward must not cost a sign that the factors settle.
+	switch {
+	case a.Lo >= 0 && b.Lo >= 0, a.Hi <= 0 && b.Hi <= 0:
+		return clampLow(product, 0)
+	case a.Lo >= 0 && b.Hi <= 0, a.Hi <= 0 && b.Lo >= 0:
+		return clampHigh(product, 0)
+	}
+	return product
 }
 
 // Inv is 1/a: the whole line when a holds 0 inside, a half line when 0 is an end.
@@ -116,7 +124,10 @@ func (a I) Inv() I {
 	case a.Hi == 0:
 		return I{math.Inf(-1), up(1 / a.Lo)}
 	}
-	return outward(1/a.Hi, 1/a.Lo)
+	if a.Lo > 0 {
+		return clampLow(outward(1/a.Hi, 1/a.Lo), 0)
+	}
+	return clampHigh(outward(1/a.Hi, 1/a.Lo), 0)
 }
 
 // Div is a/b.
@@ -161,6 +172,8 @@ func (a I) PowInt(n int) I {
 }
 
 func clampLow(a I, low float64) I { return I{math.Max(a.Lo, low), a.Hi} }
+
+func clampHigh(a I, high float64) I { return I{a.Lo, math.Min(a.Hi, high)} }
 
 func (a I) clamp(lo, hi float64) I { return I{math.Max(a.Lo, lo), math.Min(a.Hi, hi)} }
 

@@ -24,6 +24,7 @@ var catalogue = map[string]string{
 	"condition":           "After “for” an interval is needed, such as “x from 0 to 4” or “0 ≤ x ≤ 4”.",
 	"condition-variable":  "An interval bounds one variable: here {0}.",
 	"condition-direction": "The signs of an interval point the same way, such as 0 ≤ x ≤ 4.",
+	"sum-form":            "A sum is written sum(k² for k from 1 to 10).",
 	"equals":              "Only one “=” can stand in a statement, after the name: f(x) = … .",
 	"head":                "On the left of “=” a name is needed, such as f(x).",
 	"head-variable":       "“{0}” cannot be a variable.",

@@ -40,6 +40,7 @@ const (
 	opLess
 	opLessEqual
 	opSelect // a ≠ 0 ? b : c
+	opSum    // the sum of a program from a to b
 )
 
 // value is one node of the shared graph: an input, a constant or an operation on earlier values.
@@ -52,6 +53,7 @@ type value struct {
 	isConst bool
 	number  float64
 	input   int // index of the input, −1 for none
+	sum     *Program // opSum: what is added, with the running number as last input
 }
 
 // Program evaluates one formula. It is immutable; the working memory is a Machine.
@@ -83,6 +85,7 @@ type step struct {
 	a, b, c operand
 	fn      func(float64) float64
 	oddP    bool
+	sum     *Program
 }
 
 // Compile compiles n for the inputs named in order: the variable first, then the parameters. A name that is not an
@@ -92,11 +95,15 @@ func Compile(n expr.Node, inputs []string) (*Program, error) {
 	if err != nil {
 		return nil, err
 	}
-	g := &graph{slots: slotsOf(inputs), index: map[value]int{}}
+	return compile(n, inputs, point), nil
+}
+
+func compile(n expr.Node, inputs []string, point Point) *Program {
+	g := &graph{inputs: inputs, slots: slotsOf(inputs), index: map[value]int{}}
 	root := g.add(n)
 	p := g.emit(root, len(inputs))
 	p.point = point
-	return p, nil
+	return p
 }
 
 // CompilePoint compiles n for single values only, which is quicker than Compile.
@@ -105,7 +112,7 @@ func CompilePoint(n expr.Node, inputs []string) (Point, error) {
 	if missing := missingName(n, slots); missing != nil {
 		return nil, missing
 	}
-	return pointCompiler{slots}.compile(n), nil
+	return pointCompiler{inputs, slots}.compile(n), nil
 }
 
 func slotsOf(inputs []string) map[string]int {
@@ -121,7 +128,7 @@ func missingName(n expr.Node, slots map[string]int) error {
 	var missing *problem.Problem
 	expr.Walk(n, func(n expr.Node) bool {
 		if name, ok := n.(*expr.Name); ok && missing == nil {
-			if _, known := slots[name.Name]; !known {
+			if _, known := slots[name.Name]; !known && !expr.IsBound(name.Name) {
 				missing = problem.New("no-value", name.From, name.To, name.Name)
 			}
 		}
@@ -142,6 +149,7 @@ func missingName(n expr.Node, slots map[string]int) error {
 func (p *Program) At(in []float64) float64 { return p.point(in) }
 
 type graph struct {
+	inputs []string
 	slots  map[string]int
 	values []value
 	index  map[value]int
@@ -149,7 +157,7 @@ type graph struct {
 
 // put adds a value unless an equal one is there; operations on constants are computed at once.
 func (g *graph) put(v value) int {
-	if v.input < 0 && !v.isConst {
+	if v.input < 0 && !v.isConst && v.sum == nil {
 		if folded, ok := g.fold(v); ok {
 			return g.number(folded)
 		}
@@ -207,6 +215,8 @@ func (g *graph) add(n expr.Node) int {
 		return g.call(n)
 	case *expr.Pieces:
 		return g.pieces(n)
+	case *expr.Sum:
+		return g.sum(n)
 	}
 	panic("program: angles must be in radians before compiling")
 }
@@ -382,7 +392,7 @@ func (g *graph) emit(root, inputs int) *Program {
 			p.slots++
 			continue
 		}
-		s := step{op: v.op, a: place[v.a], b: place[v.b], c: place[v.c], fn: unary[v.unary], oddP: v.oddP}
+		s := step{sum: v.sum, op: v.op, a: place[v.a], b: place[v.b], c: place[v.c], fn: unary[v.unary], oddP: v.oddP}
 		if !v.varying {
 			s.dst = p.slots
 			place[i] = operand{false, p.slots}

@@ -11,7 +11,10 @@ import (
 type Point func(in []float64) float64
 
 // pointCompiler turns a tree into closures, which beat blocks when one value is wanted.
-type pointCompiler struct{ slots map[string]int }
+type pointCompiler struct {
+	inputs []string
+	slots  map[string]int
+}
 
 func (c pointCompiler) compile(n expr.Node) Point {
 	switch n := n.(type) {
@@ -33,6 +36,8 @@ func (c pointCompiler) compile(n expr.Node) Point {
 		return c.call(n)
 	case *expr.Pieces:
 		return c.pieces(n)
+	case *expr.Sum:
+		return c.sum(n)
 	}
 	panic("program: angles must be in radians before compiling")
 }

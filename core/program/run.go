@@ -7,6 +7,9 @@ import "math"
 type Machine struct {
 	scalars []float64
 	blocks  [][]float64
+	inner   *Machine // runs what a sum adds
+	total   []float64
+	in      []float64
 }
 
 // Run evaluates p at every x, with in holding the inputs in the compiler's order (in[0] is not read), and writes to dst,
@@ -32,6 +35,10 @@ func (m *Machine) prepare(p *Program, in []float64) {
 	}
 	for i := range p.uniform {
 		s := &p.uniform[i]
+		if s.op == opSum {
+			m.scalars[s.dst] = m.sumOfNumbers(p, s)
+			continue
+		}
 		m.scalars[s.dst] = scalar(s.op, m.scalars[s.a.index], m.scalars[s.b.index], m.scalars[s.c.index], s.fn, s.oddP)
 	}
 }
@@ -48,6 +55,10 @@ func (m *Machine) block(p *Program, dst, xs []float64) {
 		if i == len(p.varying)-1 {
 			// The root is the last step: it writes to the caller's memory.
 			out = dst
+		}
+		if s.op == opSum {
+			m.sumOfBlocks(p, s, out, xs)
+			continue
 		}
 		m.step(s, out, xs)
 	}

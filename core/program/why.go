@@ -1,6 +1,7 @@
 package program
 
 import (
+	"fmt"
 	"math"
 
 	"parvix/core/expr"
@@ -30,12 +31,29 @@ func Why(n expr.Node, inputs []string, in []float64) string {
 		}
 		return "it lies outside the interval on which the function is stated"
 	}
+	if sum, ok := n.(*expr.Sum); ok {
+		return whySum(sum, inputs, in, value)
+	}
 	for _, child := range expr.Children(n) {
 		if reason := Why(child, inputs, in); reason != "" {
 			return reason
 		}
 	}
 	return cause(n)
+}
+
+func whySum(n *expr.Sum, inputs []string, in []float64, value func(expr.Node) float64) string {
+	first, last, ok := WholeEnds(value(n.From), value(n.To))
+	if !ok {
+		return fmt.Sprintf("the ends of a sum are whole numbers, with at most %d terms", MaxTerms)
+	}
+	inner := append(append([]string{}, inputs...), n.Var)
+	for k := first; k <= last; k++ {
+		if reason := Why(n.Body, inner, append(append([]float64{}, in...), float64(k))); reason != "" {
+			return reason
+		}
+	}
+	return "a value is missing"
 }
 
 // cause is the reason of the operation itself, whose arguments all have values.

@@ -17,11 +17,13 @@ import (
 	"parvix/core/symbolic"
 )
 
-// Question holds the fields of every ask; which of them count is said in docs/math.md.
+// Question holds the fields of every ask; docs/math.md says which of them count.
 type Question struct {
 	Ask       string                     `json:"ask"`
 	ID        json.RawMessage            `json:"id,omitempty"`
 	Expr      string                     `json:"expr"`
+	A         string                     `json:"a"`
+	B         string                     `json:"b"`
 	With      map[string]json.RawMessage `json:"with"`
 	AngleUnit string                     `json:"angleUnit"`
 	Angle     string                     `json:"angle"`
@@ -34,8 +36,11 @@ type Question struct {
 	Height    float64                    `json:"height"`
 }
 
-// Number is a JSON number or a formula without letters, such as "2pi".
-type Number struct{ Value float64 }
+// Number is a JSON number or a formula without letters, such as "2pi"; Node keeps it exact.
+type Number struct {
+	Value float64
+	Node  expr.Node
+}
 
 // UnmarshalJSON reads a number or a formula.
 func (n *Number) UnmarshalJSON(data []byte) error {
@@ -43,13 +48,14 @@ func (n *Number) UnmarshalJSON(data []byte) error {
 	if err != nil {
 		return err
 	}
+	n.Node = node
 	n.Value, err = constant(node)
 	return err
 }
 
 // later are the asks of the contract that are not answered yet.
-var later = map[string]bool{"features": true, "transformation": true, "polar": true, "parametric": true, "circle": true,
-	"same": true, "fit": true, "classify": true, "locus": true, "effect": true}
+var later = map[string]bool{"transformation": true, "polar": true, "parametric": true, "circle": true,
+	"fit": true, "classify": true, "locus": true, "effect": true}
 
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
 func Answer(line []byte) []byte {
@@ -114,6 +120,10 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.derivative(unit == "degree")
 	case "sample":
 		return q.sample(unit == "degree")
+	case "features":
+		return q.features(unit == "degree")
+	case "same":
+		return q.same(unit == "degree")
 	}
 	if later[q.Ask] {
 		return nil, problem.New("not-yet", 0, 0, q.Ask)
@@ -139,14 +149,16 @@ func valueNode(data []byte) (expr.Node, error) {
 }
 
 // read parses the expression with the given names known and puts the given values in.
-func (q *Question) read(degrees bool) (expr.Node, error) {
+func (q *Question) read(degrees bool) (expr.Node, error) { return q.readText(q.Expr, degrees) }
+
+func (q *Question) readText(text string, degrees bool) (expr.Node, error) {
 	names := make([]string, 0, len(q.With))
 	for typed := range q.With {
 		names = append(names, typed)
 	}
 	sort.Strings(names)
 	scope := (&expr.Scope{}).With(names...)
-	f, err := expr.Parse(q.Expr, scope)
+	f, err := expr.Parse(text, scope)
 	if err != nil {
 		return nil, err
 	}

@@ -190,7 +190,26 @@ func (s *solver) zerosOfMonomials(list []monomial) Set {
 	if len(list) == 1 {
 		return shared
 	}
+	if s.hasWholePower(list) {
+		return shared.join(s.zeros(symbolic.Simplify(s.rebuild(list, plainPart)).Node))
+	}
 	return shared.join(s.zerosWithoutCommon(s.exponentials(list)))
+}
+
+// hasWholePower tells whether taking out what the terms share has left a sum with a whole exponent, to be multiplied out:
+// (x² + 1)^(−1/2) − x²·(x² + 1)^(−3/2) leaves (x² + 1) − x².
+func (s *solver) hasWholePower(list []monomial) bool {
+	for _, m := range list {
+		if m.e != nil {
+			return false
+		}
+		for _, k := range m.kernels {
+			if b, isSum := k.base.(*expr.Binary); isSum && (b.Op == expr.Add || b.Op == expr.Sub) && k.exp.IsInt() && k.exp.Sign() > 0 {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 func keysOf(list []monomial) []string {

@@ -34,6 +34,11 @@ func Derivative(n expr.Node, by string) expr.Node {
 			list[i].When.LoClosed, list[i].When.HiClosed = false, false
 		}
 		return &expr.Pieces{List: list}
+	case *expr.Sum:
+		if depends(n.From, by) || depends(n.To, by) {
+			return div(num(0), num(0)) // defined at single places only
+		}
+		return &expr.Sum{Var: n.Var, From: n.From, To: n.To, Body: d(n.Body)}
 	}
 	return num(0)
 }

@@ -17,6 +17,7 @@ type Result struct {
 // Simplify writes n as people do: like terms collected, fractions and roots reduced, terms in textbook order. It expands
 // a product only where that makes the formula shorter. The value is the same wherever n has one.
 func Simplify(n expr.Node) Result {
+	n = unrolled(n, func(total *expr.Sum, terms int64) bool { return terms <= shortSum || len(expr.Names(total)) == 0 })
 	s := &simplifier{decimals: hasDecimals(n), seen: map[string]bool{}}
 	// What one pass has cancelled may leave more to do: −(b − a)(a/a) is −(b − a) at first, then a − b.
 	const passes = 4
@@ -29,6 +30,9 @@ func Simplify(n expr.Node) Result {
 	}
 	return Result{n, s.conditions}
 }
+
+// shortSum is how many terms a reader still likes to see written out.
+const shortSum = 6
 
 type simplifier struct {
 	decimals   bool // write terminating fractions as decimals, because the input did
@@ -87,6 +91,9 @@ func isConstant(n expr.Node) bool { return len(expr.Names(n)) == 0 }
 func (s *simplifier) simplify(n expr.Node) expr.Node {
 	if pieces, ok := n.(*expr.Pieces); ok {
 		return expr.Map(pieces, s.simplify)
+	}
+	if total, ok := n.(*expr.Sum); ok {
+		return expr.Map(total, s.simplify)
 	}
 	p := s.normal(n)
 	best := s.build(p)
@@ -495,6 +502,8 @@ func (s *simplifier) normal(n expr.Node) sum {
 		return s.call(n)
 	case *expr.Binary:
 		return s.binary(n)
+	case *expr.Sum:
+		return atom(expr.Map(n, s.simplify))
 	}
 	return atom(n)
 }

@@ -25,6 +25,9 @@ func Substitute(n expr.Node, with map[string]expr.Node) expr.Node {
 		}
 		return n
 	}
+	if total, ok := n.(*expr.Sum); ok {
+		return substituteSum(total, with)
+	}
 	n = expr.Map(n, func(child expr.Node) expr.Node { return Substitute(child, with) })
 	if pieces, ok := n.(*expr.Pieces); ok {
 		for i, p := range pieces.List {
@@ -34,6 +37,92 @@ func Substitute(n expr.Node, with map[string]expr.Node) expr.Node {
 		}
 	}
 	return n
+}
+
+// substituteSum keeps the running letter apart from the running letters of what is put in.
+func substituteSum(n *expr.Sum, with map[string]expr.Node) expr.Node {
+	running := n.Var
+	for holds(with, running) {
+		running = "#" + running
+	}
+	inner := map[string]expr.Node{}
+	for name, other := range with {
+		inner[name] = other
+	}
+	delete(inner, n.Var)
+	if running != n.Var {
+		inner[n.Var] = &expr.Name{Name: running}
+	}
+	return &expr.Sum{Span: n.Span, Var: running, From: Substitute(n.From, with), To: Substitute(n.To, with), Body: Substitute(n.Body, inner)}
+}
+
+// holds tells whether one of the trees holds a name.
+func holds(with map[string]expr.Node, name string) bool {
+	for _, n := range with {
+		if depends(n, name) {
+			return true
+		}
+	}
+	return false
+}
+
+// maxUnrolled bounds the terms of a sum that is written out.
+const maxUnrolled = 40
+
+// Unrolled writes sums with known whole ends term by term; longer ones stay.
+func Unrolled(n expr.Node) expr.Node {
+	return unrolled(n, func(*expr.Sum, int64) bool { return true })
+}
+
+func unrolled(n expr.Node, wanted func(total *expr.Sum, terms int64) bool) expr.Node {
+	further := func(n expr.Node) expr.Node { return unrolled(n, wanted) }
+	total, ok := n.(*expr.Sum)
+	if !ok {
+		return expr.Map(n, further)
+	}
+	from, okFrom := wholeNumber(total.From)
+	to, okTo := wholeNumber(total.To)
+	if !okFrom || !okTo || to-from >= maxUnrolled || !wanted(total, to-from+1) {
+		return expr.Map(n, further)
+	}
+	var out expr.Node
+	for k := from; k <= to; k++ {
+		term := further(Substitute(total.Body, map[string]expr.Node{total.Var: num(k)}))
+		if out == nil {
+			out = term
+		} else {
+			out = add(out, term)
+		}
+	}
+	if out == nil {
+		return num(0)
+	}
+	return out
+}
+
+func wholeNumber(n expr.Node) (int64, bool) {
+	if number, ok := n.(*expr.Number); ok {
+		return number.Value.Num().Int64(), number.Value.IsInt() && number.Value.Num().IsInt64()
+	}
+	if len(expr.Names(n)) > 0 || hasBound(n) {
+		return 0, false
+	}
+	number, ok := Simplify(n).Node.(*expr.Number)
+	if !ok || !number.Value.IsInt() || !number.Value.Num().IsInt64() {
+		return 0, false
+	}
+	return number.Value.Num().Int64(), true
+}
+
+// hasBound tells whether n holds the running letter of a sum around it.
+func hasBound(n expr.Node) bool {
+	found := false
+	expr.Walk(n, func(n expr.Node) bool {
+		name, ok := n.(*expr.Name)
+		found = found || ok && expr.IsBound(name.Name)
+		return !found
+	})
+	return found
 }
 
 // bounded is the condition c on subject in the place of its variable.
