@@ -23,6 +23,21 @@ func Enclose(n expr.Node, variable string) Enclosure {
 // listing are the limits of a list of zeros: those that crowd towards a place have no end.
 var listing = limits{200, 10000}
 
+// EncloseAt compiles n, inlined and in radians; inputs as in program.Compile, the variable first.
+func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64) (value, slope interval.I) {
+	slots := map[string]int{}
+	for i, name := range inputs {
+		slots[name] = i
+	}
+	f := dualCompiler{slots}.compile(n)
+	at := &scope{}
+	return func(over interval.I, in []float64) (value, slope interval.I) {
+		at.x, at.in = over, in
+		d := f(at)
+		return d.v, d.d
+	}
+}
+
 // Zeros brackets where n is 0 in [from, to], on whose inside it must be smooth. complete is false when a place could not
 // be settled within the bounds of work. A zero is reported where the sign surely changes, or where n is met without a
 // change of sign and is 0 there but for rounding.

@@ -22,7 +22,7 @@ type Composer struct {
 	sampler sample.Sampler
 	curves  map[string]*drawnCurve
 	ground  View
-	style   [5]string
+	style   [6]string
 	taken   [][4]float64 // boxes x, y, width, height of the ground's numbers
 	pic     picture.Picture
 	pen     picture.Pen
@@ -40,11 +40,14 @@ type drawnCurve struct {
 	view     View
 	lines    [][]sample.Point
 	marks    []sample.Mark
+	bands    [][]sample.Column
 }
 
 // Line widths in pixels.
 const (
 	curveWidth  = 3
+	boundWidth  = 1.2
+	bandOpacity = 0.55
 	parentWidth = 2.2
 	guideWidth  = 1.6
 	traceRadius = 3.4
@@ -57,10 +60,10 @@ const (
 // Panel composes a panel of size width × height. The picture is valid until the next call.
 func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
 	v := Seen(p, width, height)
-	style := [5]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type)}
+	style := [6]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(d.Document.DecimalComma)}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, style
-		c.composeGround(p, v)
+		c.composeGround(d, p, v)
 	}
 	c.pen.Data = c.pic.Live[:0]
 	c.pic.Labels = c.pic.Labels[:0]
@@ -136,12 +139,17 @@ func (c *Composer) keepClearOfTexts(d *evaluate.Demonstration, p *document.Panel
 	}
 }
 
-func (c *Composer) composeGround(p *document.Panel, v View) {
+func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel, v View) {
 	c.pen.Data = c.pic.Ground[:0]
 	c.pic.Texts = c.pic.Texts[:0]
 	c.taken = c.taken[:0]
 	x := ticks(p.TicksX, v.Left, v.Right, v.Width/c.typeSize())
 	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height/c.typeSize())
+	for _, list := range [][]tick{x.ticks, y.ticks} {
+		for i := range list {
+			list[i].text = d.Numeral(list[i].text)
+		}
+	}
 	upright := func(colour picture.Colour, width float32, at float64) {
 		c.pen.Segment(colour, width, picture.Whole, v.X(at), 0, v.X(at), v.Height)
 	}
@@ -259,6 +267,9 @@ func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 		width, usual = c.scaled(parentWidth), picture.Dashed
 	}
 	from := len(c.pen.Data)
+	for _, band := range drawn.bands {
+		c.band(band, v, colour)
+	}
 	for _, line := range drawn.lines {
 		c.clipped(line, v, colour, width, patternOf(s.Entry, usual))
 	}
@@ -275,6 +286,35 @@ func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 	return c.curveAnchor(c.pen.Data[from:], v)
 }
 
+// band draws an envelope: an area between its bounds, and the bounds as lines.
+func (c *Composer) band(band []sample.Column, v View, colour picture.Colour) {
+	half := 0.5 * (v.Right - v.Left) / v.Width
+	var low, high []sample.Point
+	for i, column := range band {
+		if i == 0 {
+			low, high = append(low, sample.Point{X: column.X - half, Y: column.Low}), append(high, sample.Point{X: column.X - half, Y: column.High})
+		}
+		low, high = append(low, sample.Point{X: column.X, Y: column.Low}), append(high, sample.Point{X: column.X, Y: column.High})
+		if i == len(band)-1 {
+			low, high = append(low, sample.Point{X: column.X + half, Y: column.Low}), append(high, sample.Point{X: column.X + half, Y: column.High})
+		}
+	}
+	start := c.pen.Area(colour, bandOpacity)
+	held := func(p sample.Point) {
+		c.pen.To(v.X(p.X), math.Min(math.Max(v.Y(p.Y), -margin), v.Height+margin))
+	}
+	for _, p := range low {
+		held(p)
+	}
+	for i := len(high) - 1; i >= 0; i-- {
+		held(high[i])
+	}
+	c.pen.EndLine(start)
+	for _, bound := range [][]sample.Point{low, high} {
+		c.clipped(bound, v, colour, c.scaled(boundWidth), picture.Whole)
+	}
+}
+
 // keep copies what the sampler will overwrite.
 func (k *drawnCurve) keep(curve sample.Curve) {
 	k.lines = k.lines[:0]
@@ -282,6 +322,10 @@ func (k *drawnCurve) keep(curve sample.Curve) {
 		k.lines = append(k.lines, slices.Clone(line))
 	}
 	k.marks = append(k.marks[:0], curve.Marks...)
+	k.bands = k.bands[:0]
+	for _, band := range curve.Envelopes {
+		k.bands = append(k.bands, slices.Clone(band))
+	}
 }
 
 // Sees tells whether a place of the plane lies in the window.
@@ -414,20 +458,20 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	case document.Curve:
 		head := evaluate.HeadLaTeX(s.Curve.Stated.Name, nil)
 		if e.Label == document.LabelFormula {
-			return evaluate.HeadLaTeX(s.Curve.Stated.Name, s.Curve.Stated.Variables) + "=" + d.Now(s.Curve)
+			return d.HeadLaTeX(s.Curve.Stated.Name, s.Curve.Stated.Variables) + "=" + d.Now(s.Curve)
 		}
 		return head
 	case document.Point:
 		if e.Label == document.LabelCoordinates {
-			return evaluate.HeadLaTeX(e.Name, nil) + `\,(` + number.Format(s.X, 3) + `,\;` + number.Format(s.Y, 3) + ")"
+			return evaluate.HeadLaTeX(e.Name, nil) + d.Typeset(`\,(`+number.Format(s.X, 3)+`,\;`+number.Format(s.Y, 3)+")")
 		}
 		return evaluate.HeadLaTeX(e.Name, nil)
 	}
 	switch e.Direction {
 	case document.Upright:
-		return "x=" + number.Format(s.At, 3)
+		return d.Typeset("x=" + number.Format(s.At, 3))
 	case document.Level:
-		return "y=" + number.Format(s.At, 3)
+		return d.Typeset("y=" + number.Format(s.At, 3))
 	}
 	return strings.TrimSpace(e.Name)
 }

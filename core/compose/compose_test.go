@@ -42,7 +42,7 @@ func composed(t testing.TB, p document.Panel, width, height float64, formulas []
 func lines(data []float32, colour picture.Colour) (list [][][2]float64) {
 	for i := 0; i < len(data); {
 		switch picture.Op(data[i]) {
-		case picture.Line:
+		case picture.Line, picture.Area:
 			n := int(data[i+5])
 			var points [][2]float64
 			for k := range n {
@@ -159,7 +159,7 @@ func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
 func boxes(pic *picture.Picture, sizes map[string]compose.Size) (list [][4]float64) {
 	for i := 0; i < len(pic.Live); {
 		switch picture.Op(pic.Live[i]) {
-		case picture.Line:
+		case picture.Line, picture.Area:
 			i += 6 + 2*int(pic.Live[i+5])
 		case picture.Marker, picture.Text:
 			i += 6

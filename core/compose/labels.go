@@ -66,7 +66,7 @@ func (r *room) lines(data []float32) {
 func eachLine(data []float32, visit func(points []float32)) {
 	for i := 0; i < len(data); {
 		switch picture.Op(data[i]) {
-		case picture.Line:
+		case picture.Line, picture.Area:
 			n := int(data[i+5])
 			visit(data[i+6 : i+6+2*n])
 			i += 6 + 2*n

@@ -17,11 +17,13 @@ type Document struct {
 	Title   string `json:"title"`
 	// AngleUnit is “radian” or “degree”, for every bare angle.
 	AngleUnit AngleUnit `json:"angleUnit"`
-	Panels    []Panel   `json:"panels"`
-	Stated    []Stated  `json:"stated"`
-	Shown     []Shown   `json:"shown"`
-	Said      []Said    `json:"said"`
-	Scenes    []Scene   `json:"scenes"`
+	// DecimalComma tells that formulas are typed, and numbers written, with the decimal comma.
+	DecimalComma bool     `json:"decimalComma,omitempty"`
+	Panels       []Panel  `json:"panels"`
+	Stated       []Stated `json:"stated"`
+	Shown        []Shown  `json:"shown"`
+	Said         []Said   `json:"said"`
+	Scenes       []Scene  `json:"scenes"`
 }
 
 // AngleUnit is the unit of a bare angle.

@@ -79,6 +79,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.AddParameters(ask.Document, ask.Names)
 	case AskPutShown, AskPutSaid:
 		a.Document, err = put(ask)
+	case AskDecimals:
+		a.Document, err = edit.Decimals(ask.Document, ask.Comma)
 	case AskMove:
 		a.Document = edit.Move(ask.Document, ask.ID, ask.By)
 	case AskSettle:
@@ -132,9 +134,9 @@ func (door *Door) typeset(ask *Ask, a *Answer) error {
 		return err
 	}
 	if st.Name != "" {
-		a.LaTeX = evaluate.HeadLaTeX(st.Name, st.Variables) + "="
+		a.LaTeX = door.d.HeadLaTeX(st.Name, st.Variables) + "="
 	}
-	a.LaTeX += expr.LaTeX(st.Node, door.d.Class)
+	a.LaTeX += door.d.LaTeX(st.Node, door.d.Class)
 	for _, n := range st.Notices {
 		a.Notices = append(a.Notices, *view(n, ask.Text))
 	}
@@ -210,10 +212,10 @@ func (door *Door) loaded() *Loaded {
 	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{},
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
 	for _, f := range d.Functions {
-		head := evaluate.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
-		v := FunctionView{ID: f.Stated.ID, Text: plainHead(f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
+		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
+		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
 		if f.Formula != nil {
-			v.LaTeX += "=" + expr.LaTeX(f.Formula, d.Class)
+			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
 			for _, name := range expr.Names(f.Formula) {
 				v.Moves = v.Moves || d.Find(name) >= 0
 			}
@@ -221,7 +223,7 @@ func (door *Door) loaded() *Loaded {
 		l.Functions = append(l.Functions, v)
 	}
 	for _, p := range d.Parameters {
-		l.Dials = append(l.Dials, dial(p))
+		l.Dials = append(l.Dials, dial(d, p))
 	}
 	for _, s := range d.Shown {
 		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s)})
@@ -238,13 +240,17 @@ func (door *Door) loaded() *Loaded {
 	return l
 }
 
-func plainHead(s *document.Stated) string {
+func plainHead(d *evaluate.Demonstration, s *document.Stated) string {
+	separator := ", "
+	if d.Document.DecimalComma {
+		separator = "; "
+	}
 	head := s.Name
 	for i, v := range s.Variables {
 		if i == 0 {
 			head += "("
 		} else {
-			head += ", "
+			head += separator
 		}
 		head += v
 	}
@@ -285,9 +291,9 @@ func fieldText(doc *document.Document, p *problem.Problem) string {
 // barTicks is about how many ticks a dial's bar carries.
 const barTicks = 20
 
-func dial(p *evaluate.Parameter) DialView {
+func dial(d *evaluate.Demonstration, p *evaluate.Parameter) DialView {
 	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
-		From: endText(p.Stated.From, p.From), To: endText(p.Stated.To, p.To), Zero: p.Fraction(0)}
+		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0)}
 	span := p.To - p.From
 	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
 	for _, m := range []float64{1, 2, 5, 10} {
@@ -303,11 +309,11 @@ func dial(p *evaluate.Parameter) DialView {
 }
 
 // endText shows an end as it was typed, or its number.
-func endText(typed string, value float64) string {
-	if f, err := expr.Parse(typed, nil); err == nil {
-		return expr.Pretty(f.Node)
+func endText(d *evaluate.Demonstration, typed string, value float64) string {
+	if f, err := expr.Parse(typed, d.Scope()); err == nil {
+		return d.Plain(f.Node)
 	}
-	return number.Significant(value, 6)
+	return d.Numeral(number.Significant(value, 6))
 }
 
 // sentence says what an entry on the stage is, as a textbook would.
@@ -315,7 +321,7 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 	words := func(text string) PieceView { return PieceView{Text: text} }
 	formula := func(text string, variables ...string) PieceView {
 		if f, err := expr.Parse(text, d.Scope().With(variables...)); err == nil {
-			return PieceView{LaTeX: expr.LaTeX(f.Node, d.Class)}
+			return PieceView{LaTeX: d.LaTeX(f.Node, d.Class)}
 		}
 		return PieceView{Text: text}
 	}
@@ -330,7 +336,7 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 	case document.Point:
 		x, y := formula(e.X), formula(e.Y)
 		if x.LaTeX != "" && y.LaTeX != "" {
-			return []PieceView{{LaTeX: expr.LaTeXName(e.Name)}, words(" is the point "), {LaTeX: "(" + x.LaTeX + `,\;` + y.LaTeX + ")"}}
+			return []PieceView{{LaTeX: expr.LaTeXName(e.Name)}, words(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
 		}
 		return []PieceView{words(fmt.Sprintf("%s is the point (%s, %s)", e.Name, e.X, e.Y))}
 	case document.Guide:

@@ -169,7 +169,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		Now: []string{}, Said: [][]PieceView{}, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
-		texts.Dials = append(texts.Dials, q.Text(q.Value))
+		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
 	}
 	door.floats = append(append(door.floats, ground...), p.Live...)
 	for _, f := range d.Functions {

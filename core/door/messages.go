@@ -18,6 +18,8 @@ type Ask struct {
 	Shown *document.Shown `json:"shown,omitempty"`
 	Said  *document.Said  `json:"said,omitempty"`
 	By    int             `json:"by,omitempty"`
+	// Comma asks for the decimal comma.
+	Comma bool `json:"comma,omitempty"`
 	// Panel is the panel's place, Width and Height its size in pixels, Window typed ends.
 	Panel  int              `json:"panel,omitempty"`
 	Width  float64          `json:"width,omitempty"`
@@ -37,6 +39,7 @@ const (
 	AskAddParameters AskKind = "addParameters" // Document, Names → Document
 	AskPutShown      AskKind = "putShown"      // Document, Shown → Document
 	AskPutSaid       AskKind = "putSaid"       // Document, Said → Document
+	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point → Document with its place in play
 	AskTypeset       AskKind = "typeset"       // Text → LaTeX

@@ -122,7 +122,7 @@ func stateParameter(d *document.Document, entry *document.Stated, name string, s
 		return nil, problem.New("undefined-field", st.BodyAt, len(st.Body)+st.BodyAt, "the value does not exist")
 	}
 	if entry.Kind != document.Parameter {
-		*entry = newParameter(entry.ID, name, freeColour(parameterColours(d)))
+		*entry = newParameter(d, entry.ID, name, freeColour(parameterColours(d)))
 		if value < -5 || value > 5 {
 			entry.From, entry.To = fmt.Sprint(math.Floor(-2*math.Abs(value))), fmt.Sprint(math.Ceil(2*math.Abs(value)))
 		}
@@ -137,8 +137,12 @@ func stateParameter(d *document.Document, entry *document.Stated, name string, s
 	return d, d.Check()
 }
 
-func newParameter(id, name string, colour int) document.Stated {
-	return document.Stated{ID: id, Kind: document.Parameter, Name: name, From: "-5", To: "5", Step: "0.1", Colour: colour,
+func newParameter(d *document.Document, id, name string, colour int) document.Stated {
+	step := "0.1"
+	if d.DecimalComma {
+		step = "0,1"
+	}
+	return document.Stated{ID: id, Kind: document.Parameter, Name: name, From: "-5", To: "5", Step: step, Colour: colour,
 		Sweep: &document.Sweep{Way: document.BackAndForth, Seconds: 6}}
 }
 
@@ -153,7 +157,7 @@ func AddParameters(before *document.Document, names []string) (*document.Documen
 		if d.StatedNamed(name) != nil {
 			return nil, problem.New("name-taken", 0, len(typed), name)
 		}
-		d.Stated = append(d.Stated, newParameter(NewID(d, "s"), name, freeColour(parameterColours(d))))
+		d.Stated = append(d.Stated, newParameter(d, NewID(d, "s"), name, freeColour(parameterColours(d))))
 		for i := range d.Scenes {
 			d.Scenes[i].Values[name] = evaluate.DefaultValue
 		}

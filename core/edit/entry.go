@@ -145,7 +145,7 @@ func Settle(before *document.Document, d *evaluate.Demonstration, id string) *do
 		}
 		for i := range after.Shown {
 			if after.Shown[i].ID == id {
-				after.Shown[i].X, after.Shown[i].Y = x, y
+				after.Shown[i].X, after.Shown[i].Y = d.Numeral(x), d.Numeral(y)
 			}
 		}
 	}

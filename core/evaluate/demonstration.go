@@ -91,7 +91,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 
 // scopeOf is what every formula of the document may refer to.
 func scopeOf(doc *document.Document) *expr.Scope {
-	s := &expr.Scope{Functions: map[string]int{}, Names: map[string]bool{}}
+	s := &expr.Scope{Functions: map[string]int{}, Names: map[string]bool{}, Comma: doc.DecimalComma}
 	for _, e := range doc.Stated {
 		if e.Kind == document.Function {
 			s.Functions[e.Name] = len(e.Variables)

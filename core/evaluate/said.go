@@ -1,6 +1,8 @@
 package evaluate
 
 import (
+	"strings"
+
 	"parvix/core/document"
 	"parvix/core/expr"
 	"parvix/core/number"
@@ -41,7 +43,7 @@ func (d *Demonstration) loadSaid() {
 					d.report(err, e.ID, "pieces")
 					continue
 				}
-				p.LaTeX = head(st) + expr.LaTeX(st.Node, d.Class)
+				p.LaTeX = d.head(st) + d.LaTeX(st.Node, d.Class)
 			case document.Value:
 				p.value = d.expression(p.Entry.Text, e.ID, "pieces")
 			}
@@ -50,11 +52,16 @@ func (d *Demonstration) loadSaid() {
 }
 
 // head writes f(x) = for a formula in a text that was typed with one.
-func head(st expr.Statement) string {
+func (d *Demonstration) head(st expr.Statement) string {
 	if st.Name == "" {
 		return ""
 	}
-	return HeadLaTeX(st.Name, st.Variables) + "="
+	return d.HeadLaTeX(st.Name, st.Variables) + "="
+}
+
+// HeadLaTeX writes f(x) or a, with the demonstration's separator of arguments.
+func (d *Demonstration) HeadLaTeX(name string, variables []string) string {
+	return d.Typeset(HeadLaTeX(name, variables))
 }
 
 // HeadLaTeX writes f(x) or a.
@@ -80,17 +87,19 @@ func (p *Piece) update(d *Demonstration) {
 	if p.Entry.Decimals != nil {
 		decimals = *p.Entry.Decimals
 	}
-	text := number.Format(v, decimals)
+	text := d.Numeral(number.Format(v, decimals))
 	if v != v {
 		text = "undefined (" + d.why(p.value) + ")"
 	}
 	typeset := text
 	if v != v {
 		typeset = `\text{` + text + `}`
+	} else if d.Document.DecimalComma {
+		typeset = strings.ReplaceAll(text, ",", "{,}")
 	}
 	switch p.Entry.Form {
 	case document.AsEquation:
-		p.LaTeX = expr.LaTeX(p.value.Formula, d.Class) + "=" + typeset
+		p.LaTeX = d.LaTeX(p.value.Formula, d.Class) + "=" + typeset
 	case document.AsSubstituted:
 		body := p.value.Formula
 		if c, ok := body.(*expr.Call); ok && c.Primes == 0 && !expr.IsBuiltin(c.Name) {
@@ -101,7 +110,7 @@ func (p *Piece) update(d *Demonstration) {
 			}
 			body = symbolic.Substitute(def.Body, with)
 		}
-		p.LaTeX = expr.LaTeX(symbolic.PutNumbers(body, d.numbersNow()), nil) + "=" + typeset
+		p.LaTeX = d.LaTeX(symbolic.PutNumbers(body, d.numbersNow()), nil) + "=" + typeset
 	default:
 		p.Text = text
 	}

@@ -241,7 +241,7 @@ func (d *Demonstration) Now(f *Function) string {
 		return ""
 	}
 	if stamp := d.Stamp(f); f.nowAt != stamp {
-		f.now, f.nowAt = expr.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil), stamp
+		f.now, f.nowAt = d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil), stamp
 	}
 	return f.now
 }

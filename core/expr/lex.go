@@ -69,6 +69,9 @@ func lex(text string, scope *Scope) ([]token, *problem.Problem) {
 	for l.at < len(text) {
 		r, size := utf8.DecodeRuneInString(text[l.at:])
 		switch {
+		case r == '\n' && scope.Comma:
+			l.at += size
+			l.emit(tokOp, ";", l.at-size)
 		case unicode.IsSpace(r) || r == '\u2061' || r == '\u200b':
 			l.at += size
 		case r >= '0' && r <= '9' || r == '.' || r == '½':
@@ -116,17 +119,30 @@ func (l *lexer) number(r rune, size int) *problem.Problem {
 		l.emit(tokNumber, "0.5", from)
 		return nil
 	}
+	decimal := byte('.')
+	if l.scope.Comma {
+		decimal = ','
+	}
 	points := 0
-	for l.at < len(l.text) && (l.text[l.at] >= '0' && l.text[l.at] <= '9' || l.text[l.at] == '.') {
-		if l.text[l.at] == '.' {
+	for l.at < len(l.text) {
+		c := l.text[l.at]
+		isSign := c == '.' || c == decimal && l.at+1 < len(l.text) && isDigit(rune(l.text[l.at+1]))
+		if !isDigit(rune(c)) && !isSign {
+			break
+		}
+		if isSign {
 			points++
 		}
 		l.at++
 	}
-	if text := l.text[from:l.at]; points > 1 || text == "." {
+	text := l.text[from:l.at]
+	if l.scope.Comma && strings.Contains(text, ".") {
+		return problem.New("decimal-comma", from, l.at, strings.ReplaceAll(text, ".", ","))
+	}
+	if points > 1 || text == "." {
 		return problem.New("number", from, l.at, text)
 	}
-	l.emit(tokNumber, l.text[from:l.at], from)
+	l.emit(tokNumber, strings.ReplaceAll(text, ",", "."), from)
 	return nil
 }
 
@@ -148,6 +164,9 @@ func (l *lexer) operator(r rune, size int) {
 	from := l.at
 	l.at += size
 	op := operators[r]
+	if l.scope.Comma && op == ";" {
+		op = ","
+	}
 	if l.at < len(l.text) && l.text[l.at] == '=' && (op == "<" || op == ">") {
 		l.at++
 		op = map[string]string{"<": "≤", ">": "≥"}[op]

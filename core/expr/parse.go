@@ -21,6 +21,8 @@ type Scope struct {
 	Functions map[string]int
 	// Names are parameters and variables; only those of several letters need to be known.
 	Names map[string]bool
+	// Comma tells that decimals are written with a comma: then semicolons separate arguments, and new lines pieces.
+	Comma bool
 }
 
 // With returns a scope that knows more names.
@@ -32,7 +34,7 @@ func (s *Scope) With(names ...string) *Scope {
 	for _, n := range names {
 		all[n] = true
 	}
-	return &Scope{s.Functions, all}
+	return &Scope{s.Functions, all, s.Comma}
 }
 
 // Formula is what was understood of a text.
@@ -77,7 +79,7 @@ func ParseStatement(text string, scope *Scope) (Statement, error) {
 	}
 	s := Statement{Body: body, BodyAt: len(head) + 1}
 	var err error
-	if s.Name, s.Variables, err = parseHead(head); err != nil {
+	if s.Name, s.Variables, err = parseHead(head, scope != nil && scope.Comma); err != nil {
 		return s, err
 	}
 	// A letter that names a variable here is no function, whatever else is stated.
@@ -102,8 +104,8 @@ func ParseStatement(text string, scope *Scope) (Statement, error) {
 }
 
 // parseHead reads f, f(x), d(x, y); what it names need not be known yet.
-func parseHead(head string) (name string, variables []string, err error) {
-	tokens, p := lex(head, &Scope{})
+func parseHead(head string, comma bool) (name string, variables []string, err error) {
+	tokens, p := lex(head, &Scope{Comma: comma})
 	if p != nil {
 		return "", nil, p
 	}
@@ -129,7 +131,11 @@ func parseHead(head string) (name string, variables []string, err error) {
 		return "", nil, problem.New("bracket-open", open, open+1)
 	}
 	at := open + 1
-	for _, part := range strings.Split(strings.TrimSuffix(rest, ")"), ",") {
+	separator := ","
+	if comma {
+		separator = ";"
+	}
+	for _, part := range strings.Split(strings.TrimSuffix(rest, ")"), separator) {
 		v, ok := NameOf(part)
 		if !ok {
 			return "", nil, problem.New("head-variable", at, at+len(part), strings.TrimSpace(part))
@@ -286,7 +292,7 @@ func (p *parser) pieces() Node {
 		return body
 	}
 	list := []Piece{{body, p.condition()}}
-	for p.accept(";") {
+	for p.accept(";") || p.scope.Comma && p.accept(",") {
 		if p.peek().kind == tokEnd {
 			break
 		}

@@ -1,9 +1,10 @@
 // Package picture is what the core draws: primitives in one panel's coordinates, and their wire form.
 //
 // Coordinates are CSS pixels, y down, float32. A list is a flat array of records, each beginning with its Op; lengths are
-// fixed but for Line, whose count of points stands before them:
+// fixed but for Line and Area, whose count of points stands before them:
 //
 //	Line    op, colour, width, pattern, opacity, n, x, y, x, y, …
+//	Area    the same; filled inside its closed outline, without a pen
 //	Marker  op, colour, shape, x, y, radius
 //	Text    op, colour, index into Texts, x, y, align     (y is the middle of the line)
 //	Label   op, index into Labels, x, y                   (the label's top left corner)
@@ -20,6 +21,7 @@ const (
 	Text
 	LabelAt
 	Handle
+	Area
 )
 
 // Colour is a number of the theme's palette: 0 to 7 are the hues of curves and parameters.
@@ -89,6 +91,12 @@ type Pen struct{ Data []float32 }
 // Line begins a line and returns the place of its count, for EndLine.
 func (p *Pen) Line(c Colour, width float32, pattern Pattern, opacity float32) int {
 	p.Data = append(p.Data, float32(Line), float32(c), width, float32(pattern), opacity, 0)
+	return len(p.Data) - 1
+}
+
+// Area begins a filled outline and returns the place of its count, for EndLine.
+func (p *Pen) Area(c Colour, opacity float32) int {
+	p.Data = append(p.Data, float32(Area), float32(c), 0, float32(Whole), opacity, 0)
 	return len(p.Data) - 1
 }
 

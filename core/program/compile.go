@@ -52,7 +52,7 @@ type value struct {
 	varying bool   // depends on the variable
 	isConst bool
 	number  float64
-	input   int // index of the input, −1 for none
+	input   int      // index of the input, −1 for none
 	sum     *Program // opSum: what is added, with the running number as last input
 }
 

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"math/big"
+	"slices"
 	"sort"
 	"strconv"
 	"unicode/utf8"
@@ -28,6 +29,7 @@ type Question struct {
 	AngleUnit string                     `json:"angleUnit"`
 	Angle     string                     `json:"angle"`
 	By        string                     `json:"by"`
+	Form      symbolic.Form              `json:"form"`
 	From      *Number                    `json:"from"`
 	To        *Number                    `json:"to"`
 	Bottom    *Number                    `json:"bottom"`
@@ -262,7 +264,7 @@ func jsonNumber(v float64) any {
 }
 
 func shown(r symbolic.Result) map[string]any {
-	answer := map[string]any{"text": expr.Text(r.Node), "latex": expr.LaTeX(r.Node, nil)}
+	answer := map[string]any{"text": expr.Text(r.Node), "latex": expr.LaTeX(r.Node, nil), "mathml": expr.MathML(r.Node)}
 	if len(r.Conditions) > 0 {
 		answer["conditions"] = r.Conditions
 	}
@@ -274,7 +276,22 @@ func (q *Question) simplify(degrees bool) (map[string]any, error) {
 	if err != nil {
 		return nil, err
 	}
-	return shown(symbolic.Simplify(n)), nil
+	simple := symbolic.Simplify(n)
+	if q.Form == "" {
+		return shown(simple), nil
+	}
+	x := q.By
+	if x == "" {
+		x = "x"
+	}
+	if !slices.Contains(symbolic.Forms(), q.Form) {
+		return nil, problem.New("field", 0, 0, "form", fmt.Sprintf("one of %v", symbolic.Forms()))
+	}
+	n, ok := symbolic.WriteAs(n, x, q.Form)
+	if !ok {
+		return map[string]any{"text": nil, "reason": "there is no such form"}, nil
+	}
+	return shown(symbolic.Result{Node: n, Conditions: simple.Conditions}), nil
 }
 
 func (q *Question) derivative(degrees bool) (map[string]any, error) {
@@ -328,9 +345,22 @@ func (q *Question) sample(degrees bool) (map[string]any, error) {
 	for _, m := range curve.Marks {
 		marks = append(marks, map[string]any{"x": m.X, "y": m.Y, "kind": m.Kind})
 	}
-	answer := map[string]any{"lines": lines, "marks": marks}
+	answer := map[string]any{"lines": lines, "marks": marks, "envelopes": envelopes(curve)}
 	if !curve.Complete {
 		answer["undecided"] = []string{fmt.Sprintf("the function breaks more often than can be drawn between %g and %g", q.From.Value, q.To.Value)}
 	}
 	return answer, nil
+}
+
+// envelopes are lists of {x, low, high}: there the function swings faster than the pixels can show.
+func envelopes(curve sample.Curve) [][]map[string]any {
+	list := [][]map[string]any{}
+	for _, band := range curve.Envelopes {
+		columns := make([]map[string]any, 0, len(band))
+		for _, c := range band {
+			columns = append(columns, map[string]any{"x": jsonNumber(c.X), "low": jsonNumber(c.Low), "high": jsonNumber(c.High)})
+		}
+		list = append(list, columns)
+	}
+	return list
 }

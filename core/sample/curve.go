@@ -41,6 +41,8 @@ type Curve struct {
 	// Lines share one array of points; a Sampler reuses it, so copy what must outlive the next call.
 	Lines [][]Point
 	Marks []Mark
+	// Envelopes are bands in which the function swings faster than pixels can show, with its bounds from left to right.
+	Envelopes [][]Column
 	// Complete is false when the function breaks more often than can be drawn.
 	Complete bool
 }
@@ -73,6 +75,9 @@ type Sampler struct {
 	marks    []Mark
 	knots    []float64
 	ends     []breakPoint
+	columns  []Column
+	bandsNow [][]Column // of the piece at hand
+	check    survey
 }
 
 // breakPoint is a proven break with what the function does on both sides.
@@ -85,7 +90,7 @@ type breakPoint struct {
 // Curve samples f for the inputs in (in[0] is overwritten) over the width of the view.
 func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	s.points, s.lines, s.marks = s.points[:0], s.lines[:0], s.marks[:0]
-	s.knots, s.ends = s.knots[:0], s.ends[:0]
+	s.knots, s.ends, s.columns = s.knots[:0], s.ends[:0], s.columns[:0]
 	places, complete := f.finder.Find(v.Left, v.Right, in)
 	s.examine(f, in, v, places)
 	last := breakPoint{x: v.Left, value: f.At(v.Left, in), right: side{kind: restless}}
@@ -102,7 +107,7 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	if last.x < v.Right {
 		s.piece(f, in, v, last, breakPoint{x: v.Right, value: f.At(v.Right, in), left: side{kind: restless}})
 	}
-	return Curve{s.lines, s.marks, complete}
+	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete}
 }
 
 // examine splits the critical places into true breaks and knots, where the line goes on with a corner.
@@ -197,6 +202,9 @@ func (s *Sampler) piece(f *Function, in []float64, v View, from, to breakPoint) 
 	s.reach(f, in, v, to, width)
 	s.evaluate(f, in)
 	s.fixEnds(from, to)
+	before := len(s.columns)
+	s.survey(f, in, v)
+	s.bandsNow = bands(s.columns[before:], v.Width/(v.Right-v.Left))
 	s.refine(f, in, v)
 	s.emit(v)
 }
@@ -325,7 +333,7 @@ func (s *Sampler) refine(f *Function, in []float64, v View) {
 	}
 	s.bends = resize(s.bends, len(s.next))
 	for i := range s.bends {
-		s.bends[i] = i+1 < len(s.next)
+		s.bends[i] = i+1 < len(s.next) && !(len(s.bandsNow) > 0 && inBand(s.bandsNow, (s.next[i].X+s.next[i+1].X)/2, column/sx))
 	}
 	for range maxHalvings {
 		s.mids = s.mids[:0]
@@ -389,9 +397,16 @@ func (s *Sampler) emit(v View) {
 	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
 	start, first := len(s.points), len(s.lines)
 	for _, p := range s.next {
+		if len(s.bandsNow) > 0 && inBand(s.bandsNow, p.X, column/sx/2) {
+			s.finish(&start)
+			continue
+		}
 		if math.IsNaN(p.Y) || math.IsInf(p.Y, 0) {
 			s.finish(&start)
 			continue
+		}
+		if n := len(s.points); n > start && s.points[n-1].X == p.X {
+			continue // halved down to neighbouring numbers
 		}
 		s.points = append(s.points, p)
 	}
@@ -421,7 +436,9 @@ func thin(line []Point, sx, sy float64) []Point {
 	for i := 1; i+1 < len(line); i++ {
 		p, q := line[i], line[i+1]
 		dx, dy := (q.X-anchor.X)*sx, (q.Y-anchor.Y)*sy
-		if right[0]*dy-right[1]*dx < 0 || left[0]*dy-left[1]*dx > 0 {
+		// A line that turns back on itself, as at a thin peak, stays near the directions but not near the point.
+		back := (q.X-p.X)*sx*(p.X-anchor.X)*sx+(q.Y-p.Y)*sy*(p.Y-anchor.Y)*sy < 0
+		if back || right[0]*dy-right[1]*dx < 0 || left[0]*dy-left[1]*dx > 0 {
 			line[kept] = p
 			kept++
 			anchor = p

@@ -9,6 +9,7 @@ import (
 
 	"parvix/core/breaks"
 	"parvix/core/expr"
+	"parvix/core/interval"
 	"parvix/core/program"
 )
 
@@ -16,6 +17,8 @@ import (
 type Function struct {
 	program *program.Program
 	finder  *breaks.Finder
+	// enclose bounds value and slope over an interval.
+	enclose func(over interval.I, in []float64) (value, slope interval.I)
 }
 
 // Compile compiles n, inlined and in radians, for its variable (the first input) and parameters.
@@ -24,7 +27,7 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Function{p, breaks.New(n, inputs)}, nil
+	return &Function{p, breaks.New(n, inputs), breaks.EncloseAt(n, inputs)}, nil
 }
 
 // At is the value at x, NaN where there is none; in[0] is overwritten.

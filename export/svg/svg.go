@@ -46,6 +46,8 @@ func records(b *strings.Builder, data []float32, texts []string) {
 		switch picture.Op(data[i]) {
 		case picture.Line:
 			i += line(b, data[i:])
+		case picture.Area:
+			i += area(b, data[i:])
 		case picture.Marker:
 			fill, stroke := colours[picture.Colour(data[i+1])], colours[picture.Sheet]
 			if picture.Shape(data[i+2]) == picture.Ring {
@@ -66,12 +68,22 @@ func records(b *strings.Builder, data []float32, texts []string) {
 	}
 }
 
+func area(b *strings.Builder, r []float32) int {
+	fmt.Fprintf(b, `<polygon fill="%s" fill-opacity="%g"`, colours[picture.Colour(r[1])], r[4])
+	return points(b, r)
+}
+
 func line(b *strings.Builder, r []float32) int {
-	n := int(r[5])
 	fmt.Fprintf(b, `<polyline fill="none" stroke="%s" stroke-width="%g" stroke-opacity="%g"`, colours[picture.Colour(r[1])], r[2], r[4])
 	if dash := dashes[picture.Pattern(r[3])]; dash != "" {
 		fmt.Fprintf(b, ` stroke-dasharray="%s"`, dash)
 	}
+	return points(b, r)
+}
+
+// points writes the points of a line or an area and returns the record's length.
+func points(b *strings.Builder, r []float32) int {
+	n := int(r[5])
 	b.WriteString(` points="`)
 	for k := range n {
 		fmt.Fprintf(b, "%.1f,%.1f ", r[6+2*k], r[7+2*k])

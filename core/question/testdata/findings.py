@@ -165,7 +165,7 @@ def straight(f, side):
     """Whether f is a line far out, which nears no other line."""
     a, b, c = (value(f, sp.Integer(side * 20 + k)) for k in (-1, 0, 1))
     with mpmath.workdps(40):
-        return a is not None and c is not None and abs(a - 2 * b + c) < mpmath.mpf("1e-36")
+        return a is not None and c is not None and abs(a - 2 * b + c) <= mpmath.mpf("1e-36") * (abs(a) + abs(b))
 
 
 def inside(f, p):

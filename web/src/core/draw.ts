@@ -64,6 +64,9 @@ export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palett
       case Op.Line:
         i += line(pen, r, i, palette);
         break;
+      case Op.Area:
+        i += area(pen, r, i, palette);
+        break;
       case Op.Marker:
         marker(pen, r, i, palette);
         i += 6;
@@ -93,14 +96,28 @@ function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   pen.lineWidth = r[i + 2]!;
   pen.setLineDash(dashes[r[i + 3]!] ?? []);
   pen.globalAlpha = r[i + 4]!;
-  pen.beginPath();
-  for (let at = i + 6, k = 0; k < count; k++, at += 2) {
-    if (k === 0) pen.moveTo(r[at]!, r[at + 1]!);
-    else pen.lineTo(r[at]!, r[at + 1]!);
-  }
+  trace(pen, r, i + 6, count);
   pen.stroke();
   pen.globalAlpha = 1;
   return 6 + 2 * count;
+}
+
+function area(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
+  const count = r[i + 5]!;
+  pen.fillStyle = palette.colours[r[i + 1]!]!;
+  pen.globalAlpha = r[i + 4]!;
+  trace(pen, r, i + 6, count);
+  pen.fill();
+  pen.globalAlpha = 1;
+  return 6 + 2 * count;
+}
+
+function trace(pen: Pen, r: Float32Array, from: number, count: number) {
+  pen.beginPath();
+  for (let at = from, k = 0; k < count; k++, at += 2) {
+    if (k === 0) pen.moveTo(r[at]!, r[at + 1]!);
+    else pen.lineTo(r[at]!, r[at + 1]!);
+  }
 }
 
 function marker(pen: Pen, r: Float32Array, i: number, palette: Palette) {

@@ -1,0 +1,218 @@
+package sample
+
+import (
+	"math"
+	"sort"
+
+	"parvix/core/interval"
+)
+
+// Column is one place of an envelope: between low and high the curve swings faster than pixels can show.
+type Column struct{ X, Low, High float64 }
+
+// Limits of a survey, lengths in pixels.
+const (
+	// mayStray is how far the bounds may let a curve stray from the line through its points before the step is looked
+	// into; what strays less is found by the halving at the steps' probes, since the slopes are bounded too.
+	mayStray = 8.0
+	// hidden is what may be lost of a peak.
+	hidden = 1.0
+	// column is the width below which swings cannot be told apart.
+	column = 1.0
+	// tried places lie in a column and its neighbours; at least minTurns turns among them make it a band.
+	tried    = 48
+	minTurns = 5
+	maxHunt  = 60
+	// Bands less than joined pixels apart are one.
+	joined = 8.0
+	// maxSurvey bounds the enclosures of one curve.
+	maxSurvey = 6000
+)
+
+// survey goes over the grid with enclosures of the function and its slope. Where these prove that the function stays
+// near the line through the grid's points nothing is to be done; elsewhere the step is halved, so that no peak between
+// two points is lost, and what still turns within a pixel becomes a band with its bounds.
+type survey struct {
+	f            *Function
+	in           []float64
+	sx, sy       float64
+	bottom, top  float64
+	work         int
+	extra        []float64 // places to be added to the grid
+	columns      []Column
+	xs, ys       []float64
+	belowColumns float64 // the width of a column in x
+}
+
+// survey adds what the grid misses and collects the columns of bands.
+func (s *Sampler) survey(f *Function, in []float64, v View) {
+	c := &s.check
+	*c = survey{f: f, in: in, sx: v.Width / (v.Right - v.Left), sy: v.Height / (v.Top - v.Bottom), bottom: v.Bottom,
+		top: v.Top, extra: c.extra[:0], columns: c.columns[:0], xs: s.xs, ys: s.ys}
+	c.belowColumns = column / c.sx
+	if len(s.xs) > 1 {
+		c.steps(0, len(s.xs)-1)
+	}
+	s.columns = append(s.columns, c.columns...)
+	if len(c.extra) == 0 {
+		return
+	}
+	s.xs = append(s.xs, c.extra...)
+	sort.Float64s(s.xs)
+	s.evaluateAgain(f, in)
+}
+
+// evaluateAgain computes the values at the added places; the values at the ends, which may be limits, stay.
+func (s *Sampler) evaluateAgain(f *Function, in []float64) {
+	first, last := s.ys[0], s.ys[len(s.ys)-1]
+	s.ys = resize(s.ys, len(s.xs))
+	s.machine.Run(f.program, s.ys, s.xs, in)
+	s.ys[0], s.ys[len(s.ys)-1] = first, last
+}
+
+// steps settles the grid's steps from i to j: all at once where that can be proven, else by halves.
+func (c *survey) steps(i, j int) {
+	if c.work++; c.work > maxSurvey {
+		return
+	}
+	a, b := c.xs[i], c.xs[j]
+	value, slope := c.f.enclose(interval.I{Lo: a, Hi: b}, c.in)
+	if value.Hi < c.bottom || value.Lo > c.top || slope.Lo > 0 || slope.Hi < 0 {
+		return // out of sight, or running one way, where the halving by bends sees everything
+	}
+	widest := 0.0
+	for k := i; k < j; k++ {
+		widest = math.Max(widest, c.xs[k+1]-c.xs[k])
+	}
+	if c.near(slope, widest) {
+		return
+	}
+	if j > i+1 {
+		mid := (i + j) / 2
+		c.steps(i, mid)
+		c.steps(mid, j)
+		return
+	}
+	c.step(a, b, c.ys[i], c.ys[j])
+}
+
+// near tells whether a function with this slope stays within hidden pixels of a chord over a step: the curve lies in
+// the parallelogram of the extreme slopes through the chord's ends.
+func (c *survey) near(slope interval.I, width float64) bool {
+	if math.IsInf(slope.Lo, 0) || math.IsInf(slope.Hi, 0) {
+		return false
+	}
+	stray := width * (slope.Hi - slope.Lo) / 4 * c.sy
+	// Seen across a steep line the distance is smaller than straight up.
+	least := 0.0
+	if slope.Lo > 0 {
+		least = slope.Lo
+	} else if slope.Hi < 0 {
+		least = -slope.Hi
+	}
+	steep := least * c.sy / c.sx
+	return stray <= mayStray*math.Sqrt(1+steep*steep)
+}
+
+// step looks into one step of the grid.
+func (c *survey) step(a, b, ya, yb float64) {
+	if c.work++; c.work > maxSurvey {
+		return
+	}
+	if b-a > c.belowColumns*1.01 {
+		value, slope := c.f.enclose(interval.I{Lo: a, Hi: b}, c.in)
+		if value.Hi < c.bottom || value.Lo > c.top || slope.Lo > 0 || slope.Hi < 0 || c.near(slope, b-a) || c.inBox(value, ya, yb) {
+			return
+		}
+		mid := a + (b-a)/2
+		ym := c.f.At(mid, c.in)
+		c.step(a, mid, ya, ym)
+		c.extra = append(c.extra, mid)
+		c.step(mid, b, ym, yb)
+		return
+	}
+	if !c.band(a, b) {
+		left := maxHunt
+		c.hunt(a, b, ya, yb, &left)
+	}
+}
+
+// inBox tells whether all values lie between the values at the ends, but for a pixel.
+func (c *survey) inBox(value interval.I, ya, yb float64) bool {
+	slack := hidden / c.sy
+	return value.Lo >= math.Min(ya, yb)-slack && value.Hi <= math.Max(ya, yb)+slack
+}
+
+// band notes the column when the function turns often within it.
+func (c *survey) band(a, b float64) bool {
+	low, high := math.Inf(1), math.Inf(-1)
+	turns, way, previous := 0, 0.0, math.NaN()
+	from, to := math.Max(a-c.belowColumns, c.xs[0]), math.Min(b+c.belowColumns, c.xs[len(c.xs)-1])
+	for k := range tried {
+		// Unequal steps, so that no regular swing falls in with them.
+		t := (float64(k) + 0.5 + 0.4*math.Sin(float64(k*k))) / tried
+		y := c.f.At(from+(to-from)*t, c.in)
+		if math.IsNaN(y) || math.IsInf(y, 0) {
+			continue
+		}
+		low, high = math.Min(low, y), math.Max(high, y)
+		if d := y - previous; d*way < 0 {
+			turns++
+			way = d
+		} else if d == d && d != 0 {
+			way = d
+		}
+		previous = y
+	}
+	if turns < minTurns || (high-low)*c.sy < hidden {
+		return false
+	}
+	// The enclosure bounds the swings from outside; it is taken where it says little more than the places tried.
+	if value, _ := c.f.enclose(interval.I{Lo: a, Hi: b}, c.in); (value.Hi-value.Lo)*c.sy <= 1.1*(high-low)*c.sy+2*hidden {
+		low, high = value.Lo, value.Hi
+	}
+	c.columns = append(c.columns, Column{a + (b-a)/2, low, high})
+	return true
+}
+
+// hunt follows a peak thinner than a pixel, where the enclosure allows one.
+func (c *survey) hunt(a, b, ya, yb float64, left *int) {
+	if *left--; *left < 0 || b-a < 1e-12*(math.Abs(a)+math.Abs(b)) {
+		return
+	}
+	value, slope := c.f.enclose(interval.I{Lo: a, Hi: b}, c.in)
+	if slope.Lo > 0 || slope.Hi < 0 || c.inBox(value, ya, yb) || value.Hi < c.bottom || value.Lo > c.top {
+		return
+	}
+	if math.IsInf(value.Lo, 0) || math.IsInf(value.Hi, 0) {
+		return // next to a pole, which the line follows on its own
+	}
+	mid := a + (b-a)/2
+	ym := c.f.At(mid, c.in)
+	c.extra = append(c.extra, mid)
+	c.hunt(a, mid, ya, ym, left)
+	c.hunt(mid, b, ym, yb, left)
+}
+
+// bands joins neighbouring columns to envelopes.
+func bands(columns []Column, sx float64) [][]Column {
+	var list [][]Column
+	start := 0
+	for i := range columns {
+		if i+1 == len(columns) || (columns[i+1].X-columns[i].X)*sx > joined {
+			list = append(list, columns[start:i+1:i+1])
+			start = i + 1
+		}
+	}
+	return list
+}
+
+// inBand tells whether x lies in one of the envelopes, half a column beyond their ends included.
+func inBand(list [][]Column, x, half float64) bool {
+	for _, band := range list {
+		if x > band[0].X-half && x < band[len(band)-1].X+half {
+			return true
+		}
+	}
+	return false
+}
