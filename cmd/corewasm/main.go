@@ -102,11 +102,6 @@ func panWindow(panel int32, width, height, dx, dy float64) {
 	guarded(func() { the.Pan(int(panel), width, height, dx, dy) })
 }
 
-//go:wasmexport fitWindow
-func fitWindow(panel int32, width, height float64) {
-	guarded(func() { the.Fit(int(panel), width, height) })
-}
-
 //go:wasmexport typeSize
 func typeSize(panel int32, size float64) { guarded(func() { the.TypeSize(int(panel), size) }) }
 

@@ -102,6 +102,15 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	return out, nil
 }
 
+// Period finds the least period of n alone; n as for Function.
+func Period(n expr.Node, variable string) (exact.Value, bool) {
+	f, err := program.CompilePoint(n, []string{variable})
+	if err != nil {
+		return exact.Value{}, false
+	}
+	return periodOf(n, variable, f)
+}
+
 // hasSum tells whether a sum is left that is too long to be written out.
 func hasSum(n expr.Node) bool {
 	found := false
@@ -403,11 +412,12 @@ func (a *analyser) evaluate(i int) {
 	if tree == nil {
 		return
 	}
-	p.y, p.defined = a.valueAt(tree, p.x)
+	p.y, p.defined = a.valueAt(tree, p.x, p.cut)
 }
 
-// valueAt evaluates a smooth formula; ok is false where a gate is shut.
-func (a *analyser) valueAt(tree expr.Node, x Number) (Number, bool) {
+// valueAt evaluates a smooth formula; ok is false where a gate is shut. A gate can be 0 at a cut only, where rounding
+// may hide it; elsewhere a small number is a number.
+func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 	for _, g := range gatesOf(tree, fractionOf) {
 		f, err := program.CompilePoint(g.part, []string{a.variable})
 		if err != nil {
@@ -418,7 +428,7 @@ func (a *analyser) valueAt(tree expr.Node, x Number) (Number, bool) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
 			continue
 		}
-		if math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
+		if (cut || x.Exact != nil) && math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
 			if !g.allowed {
 				return Number{}, false
 			}

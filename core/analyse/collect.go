@@ -134,7 +134,7 @@ func (a *analyser) collectIntercepts(out *Findings) {
 	zero := Number{expr.Num(0), 0}
 	if a.inBounds(0) {
 		if tree := smoothed(a.n, a.variable, 0); tree != nil {
-			if y, ok := a.valueAt(tree, zero); ok {
+			if y, ok := a.valueAt(tree, zero, true); ok {
 				out.YIntercept = &Point{X: zero, Y: y, How: Inserted}
 			}
 		}

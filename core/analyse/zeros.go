@@ -122,6 +122,12 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 		return out
 	}
 	values, complete := breaks.Zeros(n, a.variable, from, to)
+	if !complete {
+		// Where the formula fades to 0 at an end no interval can tell its sign; there its leading power does.
+		if near, far := from+a.fading(n, from, to, 1), to-a.fading(n, to, from, -1); near > from || far < to {
+			values, complete = breaks.Zeros(n, a.variable, near, far)
+		}
+	}
 	out.complete = complete
 	margin := 1e-9 * (to - from)
 	for _, v := range values {
@@ -135,6 +141,35 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 		out.zeros = append(out.zeros, zero{x, how})
 	}
 	return out
+}
+
+// fading is how far from an end, towards the other, the formula is its leading power c·h^k but for a few percent, so that
+// it has no zero there; 0 where it does not fade to 0 at the end.
+func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
+	p, ok := a.exactPlace(end)
+	if !ok {
+		return 0
+	}
+	if b := series.Near(n, a.variable, p, side, between(end, other)); b.Kind != series.Finite || !b.Limit.IsZero() || b.Side == 0 {
+		return 0
+	}
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return 0
+	}
+	order := func(h float64) float64 {
+		return math.Log2(f([]float64{end + float64(side)*h}) / f([]float64{end + float64(side)*h/2}))
+	}
+	for _, h := range []float64{0.1, 0.03, 0.01} {
+		if h = math.Min(h, math.Abs(other-end)/4); h <= 0 {
+			return 0
+		}
+		k := math.Round(order(h))
+		if k >= 1 && math.Abs(order(h)-k) < 0.03 && math.Abs(order(h/2)-k) < 0.03 && math.Abs(order(h/4)-k) < 0.05 {
+			return h
+		}
+	}
+	return 0
 }
 
 // fadesAt tells that a zero bracketed close to an end is only the end's own: the formula fades to 0 there, so that
@@ -279,6 +314,25 @@ func (t *tailProof) outweighed(r float64) bool {
 	return false
 }
 
+// withExponentials writes the hyperbolic functions by e^u, whose growth can be compared.
+func withExponentials(n expr.Node) expr.Node {
+	n = expr.Map(n, withExponentials)
+	c, ok := n.(*expr.Call)
+	if !ok || c.Name != "sinh" && c.Name != "cosh" && c.Name != "tanh" {
+		return n
+	}
+	e := func(u expr.Node) expr.Node { return &expr.Binary{Op: expr.Pow, L: &expr.Constant{Name: "e"}, R: u} }
+	up, down := e(c.Args[0]), e(&expr.Neg{X: c.Args[0]})
+	sinh, cosh := minus(up, down), plus(up, down)
+	switch c.Name {
+	case "sinh":
+		return over(sinh, expr.Num(2))
+	case "cosh":
+		return over(cosh, expr.Num(2))
+	}
+	return over(sinh, cosh)
+}
+
 // bound is a size that the quotient surely does not exceed beyond r.
 func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
 	v, _ := q.over(beyond)
@@ -296,7 +350,7 @@ func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
 }
 
 func (t *tailProof) prepare() {
-	terms, ok := symbolic.Numerator(t.n)
+	terms, ok := symbolic.Numerator(withExponentials(t.n))
 	if !ok || len(terms) < 2 || len(terms) > 12 {
 		return
 	}

@@ -93,6 +93,8 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			c.trace(d, s, v)
 		case document.Point:
 			a, ok = c.point(i, s, v)
+		case document.Found:
+			anchors = append(anchors, c.found(d, s, v)...)
 		}
 		if label := labelOf(d, s); ok && label != "" {
 			a.label = picture.Label{ID: s.Entry.ID, LaTeX: label, Colour: colourOf(s.Entry)}
@@ -451,7 +453,7 @@ func (c *Composer) point(index int, s *evaluate.Shown, v View) (anchor, bool) {
 // labelOf is the LaTeX beside an entry, empty for none.
 func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	e := s.Entry
-	if e.Label == document.LabelNone || e.Kind == document.Trace {
+	if e.Label == document.LabelNone || e.Kind == document.Trace || e.Kind == document.Found {
 		return ""
 	}
 	switch e.Kind {

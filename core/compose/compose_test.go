@@ -111,18 +111,6 @@ func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
 	assert.Greater(t, p.Window.Right, p.Window.Left, "there is an end to zooming")
 }
 
-func TestFitShowsZerosTurningPointsAndPoints(t *testing.T) {
-	p := plane(50, 60, 50, 60, true)
-	_, e := composed(t, p, 900, 500, []string{"x³ − 9x"}, document.Shown{ID: "q", Kind: document.Point, Name: "Q", X: "7", Y: "2"})
-	w := compose.Fit(e, &e.Document.Panels[0], 900, 500)
-	e.Document.Panels[0].Window = w
-	v := compose.Seen(&e.Document.Panels[0], 900, 500)
-	turn := math.Sqrt(3)
-	for _, place := range [][2]float64{{-3, 0}, {0, 0}, {3, 0}, {turn, turn*3 - 9*turn}, {-turn, 9*turn - turn*3}, {7, 2}} {
-		assert.True(t, v.Sees(place[0], place[1]), "%v in %+v", place, w)
-	}
-}
-
 func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
 	pic, e := composed(t, plane(-6, 6, -3, 3, true), 900, 450, []string{"x² − 2", "tan x"})
 	v := compose.Seen(&e.Document.Panels[0], 900, 450)

@@ -190,7 +190,7 @@ func (c *checker) stated(s Stated) {
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At} {
 		c.text(s.ID, "formula", text)
 	}
@@ -199,6 +199,9 @@ func (c *checker) shown(s Shown) {
 	if s.Kind == Guide {
 		c.oneOf(s.ID, "direction", string(s.Direction), string(Upright), string(Level), string(Slanted))
 	}
+	if s.Kind == Found {
+		c.require(s.Finding.IsDrawn(), s.ID, "finding", fmt.Sprintf("“%s” cannot be drawn", s.Finding))
+	}
 	c.require(len(s.Kept) <= MaxKept && len(s.Kept)%2 == 0, s.ID, "kept", "pairs of numbers, at most 10,000")
 }
 
@@ -206,9 +209,12 @@ func (c *checker) said(s Said) {
 	c.id(s.ID)
 	c.require(len(s.Pieces) <= 200, s.ID, "pieces", "at most 200")
 	for _, p := range s.Pieces {
-		c.oneOf(s.ID, "pieces.kind", string(p.Kind), string(Words), string(Formula), string(Value))
+		c.oneOf(s.ID, "pieces.kind", string(p.Kind), string(Words), string(Formula), string(Value), string(Told))
 		c.oneOf(s.ID, "pieces.form", string(p.Form), "", string(AsNumber), string(AsEquation), string(AsSubstituted))
 		c.text(s.ID, "pieces.text", p.Text)
+		if p.Kind == Told {
+			c.require(slices.Contains(Findings(), p.Finding), s.ID, "pieces.finding", fmt.Sprintf("there is no finding “%s”", p.Finding))
+		}
 		c.require(p.Decimals == nil || *p.Decimals >= 0 && *p.Decimals <= 12, s.ID, "pieces.decimals", "between 0 and 12")
 	}
 	c.oneOf(s.ID, "corner", string(s.Corner), "", string(TopLeft), string(TopRight), string(BottomLeft), string(BottomRight))

@@ -140,6 +140,9 @@ type Shown struct {
 	Direction Direction `json:"direction,omitempty"`
 	At        string    `json:"at,omitempty"`
 
+	// Finding is what is shown of Function: its zeros as points, its asymptotes as guides …
+	Finding Finding `json:"finding,omitempty"`
+
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
@@ -161,7 +164,51 @@ const (
 	Point ShownKind = "point"
 	Guide ShownKind = "guide"
 	Trace ShownKind = "trace"
+	// Found shows a finding of a function.
+	Found ShownKind = "finding"
 )
+
+// Finding names what the core finds out about a function of one variable.
+type Finding string
+
+// The findings.
+const (
+	Domain             Finding = "domain"
+	Range              Finding = "range"
+	YIntercept         Finding = "yIntercept"
+	Zeros              Finding = "zeros"
+	Maxima             Finding = "maxima"
+	Minima             Finding = "minima"
+	Inflections        Finding = "inflections"
+	Increasing         Finding = "increasing"
+	Decreasing         Finding = "decreasing"
+	ConcaveUp          Finding = "concaveUp"
+	ConcaveDown        Finding = "concaveDown"
+	VerticalAsymptotes Finding = "verticalAsymptotes"
+	LevelAsymptotes    Finding = "horizontalAsymptotes"
+	SlantedAsymptotes  Finding = "obliqueAsymptotes"
+	Holes              Finding = "holes"
+	Jumps              Finding = "jumps"
+	Period             Finding = "period"
+	Amplitude          Finding = "amplitude"
+	CentreLine         Finding = "centreLine"
+	Symmetry           Finding = "symmetry"
+)
+
+// Findings lists them in the order in which a curve is discussed.
+func Findings() []Finding {
+	return []Finding{Domain, Range, YIntercept, Zeros, Maxima, Minima, Increasing, Decreasing, Inflections, ConcaveUp,
+		ConcaveDown, VerticalAsymptotes, LevelAsymptotes, SlantedAsymptotes, Holes, Jumps, Period, Amplitude, CentreLine, Symmetry}
+}
+
+// IsDrawn tells whether a finding can be shown on the stage, as points or as guides.
+func (f Finding) IsDrawn() bool {
+	switch f {
+	case YIntercept, Zeros, Maxima, Minima, Inflections, Holes, Jumps, VerticalAsymptotes, LevelAsymptotes, SlantedAsymptotes, CentreLine:
+		return true
+	}
+	return false
+}
 
 // Direction is that of a guide.
 type Direction string
@@ -214,10 +261,12 @@ const (
 	BottomRight Corner = "bottomRight"
 )
 
-// Piece is a part of a text: words, a typeset formula, or a live value.
+// Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text.
 type Piece struct {
 	Kind PieceKind `json:"kind"`
 	Text string    `json:"text"`
+	// Finding is what is told of a function.
+	Finding Finding `json:"finding,omitempty"`
 	// Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent.
 	Form     ValueForm `json:"form,omitempty"`
 	Decimals *int      `json:"decimals,omitempty"`
@@ -231,6 +280,7 @@ const (
 	Words   PieceKind = "words"
 	Formula PieceKind = "formula"
 	Value   PieceKind = "value"
+	Told    PieceKind = "finding"
 )
 
 // ValueForm says how a live value is written.

@@ -18,6 +18,7 @@ import (
 	"parvix/core/number"
 	"parvix/core/problem"
 	"parvix/core/program"
+	"parvix/core/study"
 	"parvix/core/symbolic"
 	"parvix/export/svg"
 )
@@ -52,7 +53,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -88,6 +89,13 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
 		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	case AskFindings, AskFit, AskAdvice, AskRead:
+		return door.study(ask, a)
+	case AskFound:
+		if ask.Found == nil {
+			return problem.New("field", 0, 0, "found", "it is missing")
+		}
+		door.d.PutFound(ask.Found)
 	case AskDraw:
 		a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
 	case AskTypeset:
@@ -350,6 +358,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
 	}
+	if e.Kind == document.Found {
+		return []PieceView{words("the " + study.Name(e.Finding) + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
+	}
 	for _, p := range d.Document.Shown {
 		if p.ID == e.Of {
 			return []PieceView{words("the trace of "), {LaTeX: expr.LaTeXName(p.Name)}}
@@ -361,7 +372,7 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 func pieces(s *evaluate.Said) []PieceView {
 	list := []PieceView{}
 	for _, p := range s.Pieces {
-		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.Entry.Kind == document.Value}
+		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.Entry.Kind == document.Value || p.Entry.Kind == document.Told, Waiting: p.Waiting}
 		if v.Text == "" && v.LaTeX == "" {
 			v.Text = p.Entry.Text
 		}

@@ -103,14 +103,6 @@ func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	}
 }
 
-// Fit gives a panel the window that shows the interesting part.
-func (door *Door) Fit(panel int, width, height float64) {
-	if door.composer(panel) != nil {
-		p := &door.d.Document.Panels[panel]
-		p.Window = compose.Fit(door.d, p, width, height)
-	}
-}
-
 // TypeSize tells how large the numbers on a panel's axes are written, as a multiple of the usual size.
 func (door *Door) TypeSize(panel int, size float64) {
 	if c := door.composer(panel); c != nil && size > 0.2 && size < 10 {

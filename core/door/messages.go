@@ -2,6 +2,7 @@ package door
 
 import (
 	"parvix/core/document"
+	"parvix/core/evaluate"
 	"parvix/core/picture"
 )
 
@@ -25,6 +26,13 @@ type Ask struct {
 	Width  float64          `json:"width,omitempty"`
 	Height float64          `json:"height,omitempty"`
 	Window *document.Window `json:"window,omitempty"`
+	// Values are the parameters' values in play, for questions to the core that is not asked for frames.
+	Values map[string]float64 `json:"values,omitempty"`
+	// X and Y are a place on the panel in pixels.
+	X float64 `json:"x,omitempty"`
+	Y float64 `json:"y,omitempty"`
+	// Found are findings to be taken in.
+	Found *evaluate.Found `json:"found,omitempty"`
 }
 
 // AskKind names a question.
@@ -51,6 +59,11 @@ const (
 	AskValues        AskKind = "values"        // → Values in play
 	AskCounters      AskKind = "counters"      // → Counters
 	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
+	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
+	AskFound         AskKind = "found"         // Found, taken in →
+	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
+	AskAdvice        AskKind = "advice"        // Panel, Window, Width, Height, Values → Advice
+	AskRead          AskKind = "read"          // Panel, Window, Width, Height, Values, X and Y or ID and Text → Reading
 )
 
 // Answer answers an Ask; Problem is set when it could not be done.
@@ -67,6 +80,60 @@ type Answer struct {
 	Text     string             `json:"text,omitempty"`
 	Values   map[string]float64 `json:"values,omitempty"`
 	Counters *Counters          `json:"counters,omitempty"`
+	Findings *FindingsView      `json:"findings,omitempty"`
+	Mended   *Mended            `json:"mended,omitempty"`
+	Advice   *AdviceView        `json:"advice,omitempty"`
+	Reading  *ReadingView       `json:"reading,omitempty"`
+}
+
+// FindingsView are the findings of a function at the values in play.
+type FindingsView struct {
+	Function string        `json:"function"`
+	Lines    []FindingLine `json:"lines"`
+	// Undecided lists, in words, what could not be found out.
+	Undecided []string `json:"undecided"`
+	// Found is what the other core needs to show and tell them.
+	Found *evaluate.Found `json:"found"`
+}
+
+// FindingLine is one finding to be read.
+type FindingLine struct {
+	Finding document.Finding `json:"finding"`
+	Name    string           `json:"name"`
+	LaTeX   string           `json:"latex"`
+	How     string           `json:"how"`
+	// Drawn tells that it can be shown on the stage.
+	Drawn bool `json:"drawn"`
+}
+
+// Mended is a panel with another window, or a demonstration with another angle unit.
+type Mended struct {
+	Words       string             `json:"words"`
+	Window      *document.Window   `json:"window,omitempty"`
+	EqualScales bool               `json:"equalScales,omitempty"`
+	AngleUnit   document.AngleUnit `json:"angleUnit,omitempty"`
+}
+
+// AdviceView points out a window in which something cannot be seen, with actions that mend it.
+type AdviceView struct {
+	Code    string   `json:"code"`
+	Message string   `json:"message"`
+	Mends   []Mended `json:"mends"`
+}
+
+// ReadingView is a point read off a curve.
+type ReadingView struct {
+	Function string `json:"function"`
+	// XText is the place as it may be typed, LaTeX the reading.
+	XText string `json:"xText"`
+	LaTeX string `json:"latex"`
+	// Special is the finding's name that the point is a member of; Reason says why there is no value.
+	Special string `json:"special,omitempty"`
+	Reason  string `json:"reason,omitempty"`
+	// Defined tells that there is a value; X and Y are then the point's place on the panel in pixels.
+	Defined bool    `json:"defined"`
+	X       float64 `json:"x"`
+	Y       float64 `json:"y"`
 }
 
 // Problem is what is wrong, in words, with its place in UTF-16 units as a page counts.
@@ -142,6 +209,8 @@ type PieceView struct {
 	Text  string `json:"text,omitempty"`
 	LaTeX string `json:"latex,omitempty"`
 	Live  bool   `json:"live,omitempty"`
+	// Waiting tells that what it says is still being computed for the values in play.
+	Waiting bool `json:"waiting,omitempty"`
 }
 
 // FrameTexts are the words of a frame; they are sent when they changed.

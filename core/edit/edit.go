@@ -212,7 +212,10 @@ func renameUses(d *document.Document, old, name string) {
 	}
 	for i := range d.Said {
 		for k := range d.Said[i].Pieces {
-			if p := &d.Said[i].Pieces[k]; p.Kind != document.Words {
+			switch p := &d.Said[i].Pieces[k]; {
+			case p.Kind == document.Told && p.Text == old:
+				p.Text = name
+			case p.Kind != document.Words && p.Kind != document.Told:
 				replace(&p.Text)
 			}
 		}

@@ -35,12 +35,18 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
 				entry.Colour = p.Colour
 			}
+		}
+	}
+	for _, other := range d.Shown {
+		if entry.Kind == document.Found && other.Kind == document.Curve && other.Function == entry.Function {
+			entry.Colour = other.Colour
+			break
 		}
 	}
 	d.Shown = append(d.Shown, entry)
@@ -55,7 +61,7 @@ func readable(s *expr.Scope, e document.Shown) error {
 	}
 	var fields []field
 	switch e.Kind {
-	case document.Curve:
+	case document.Curve, document.Found:
 		if _, known := s.Functions[e.Function]; !known {
 			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
 		}
@@ -92,6 +98,10 @@ func PutSaid(before *document.Document, entry document.Said) (*document.Document
 			_, err = expr.ParseStatement(p.Text, s)
 		case document.Value:
 			err = readableFormula(p.Text, s)
+		case document.Told:
+			if _, known := s.Functions[p.Text]; !known {
+				err = problem.New("not-a-function", 0, len(p.Text), p.Text)
+			}
 		}
 		if err != nil {
 			found, _ := problem.Of(err)

@@ -6,6 +6,7 @@ import (
 	"parvix/core/document"
 	"parvix/core/expr"
 	"parvix/core/number"
+	"parvix/core/problem"
 	"parvix/core/symbolic"
 )
 
@@ -21,6 +22,10 @@ type Piece struct {
 	// Text is set for words and for numbers, LaTeX for formulas and values with a formula.
 	Text, LaTeX string
 	value       *Expression
+	// told is the function of a finding; Waiting tells that its words are still being computed.
+	told    *Function
+	toldAt  [2]uint64
+	Waiting bool
 }
 
 const defaultDecimals = 3
@@ -44,6 +49,10 @@ func (d *Demonstration) loadSaid() {
 					continue
 				}
 				p.LaTeX = d.head(st) + d.LaTeX(st.Node, d.Class)
+			case document.Told:
+				if p.told = d.Function(p.Entry.Text); p.told == nil {
+					d.report(problem.New("not-a-function", 0, len(p.Entry.Text), p.Entry.Text), e.ID, "pieces")
+				}
 			case document.Value:
 				p.value = d.expression(p.Entry.Text, e.ID, "pieces")
 			}
@@ -79,6 +88,20 @@ func HeadLaTeX(name string, variables []string) string {
 		s += ")"
 	}
 	return s
+}
+
+// tell writes a finding as it was last found.
+func (p *Piece) tell(d *Demonstration) {
+	found, current := d.FoundOf(p.told)
+	p.Waiting = !current
+	switch {
+	case found != nil && found.Told[p.Entry.Finding] != "":
+		p.LaTeX, p.Text = found.Told[p.Entry.Finding], ""
+	case current:
+		p.LaTeX, p.Text = "", "none"
+	default:
+		p.LaTeX, p.Text = "", "…"
+	}
 }
 
 func (p *Piece) update(d *Demonstration) {

@@ -22,6 +22,7 @@ type Shown struct {
 	Drags bool
 
 	x, y, at *Expression
+	closed   *closedForm // of a finding
 	// dragX and dragY are the parameters that are the point's coordinates, −1 for none.
 	dragX, dragY int
 	fixed        bool
@@ -55,6 +56,10 @@ func (d *Demonstration) loadShown() {
 			s.ready = s.at != nil
 		case document.Trace:
 			s.ready = true
+		case document.Found:
+			if d.loadCurve(s); s.ready {
+				s.closed = d.loadClosed(s.Curve, e.Finding)
+			}
 		}
 	}
 }
@@ -108,6 +113,12 @@ func (d *Demonstration) Update() {
 			if p.value != nil && !d.fresh(&p.value.depends) {
 				d.CountRun(s.Entry.ID)
 				p.update(d)
+			}
+			if p.told != nil {
+				if at := [2]uint64{d.Stamp(p.told), d.foundTick + 1}; at != p.toldAt {
+					p.toldAt = at
+					p.tell(d)
+				}
 			}
 		}
 	}

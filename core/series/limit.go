@@ -50,15 +50,22 @@ func FarOut(n expr.Node, variable string, side int, probe float64) Behaviour {
 }
 
 func behaviour(n expr.Node, w walker, side int) Behaviour {
+	best := Behaviour{}
 	for _, w.depth = range depths {
-		if b := attempt(n, w, side); b.Kind != Unknown {
+		b, blind := attempt(n, w, side)
+		if b.Kind != Unknown && !blind {
 			return b
 		}
+		if best.Kind == Unknown {
+			best = b
+		}
 	}
-	return Behaviour{}
+	return best
 }
 
-func attempt(n expr.Node, w walker, side int) (b Behaviour) {
+// attempt is one try; blind tells that the limit is known but not the side from which it is neared, since everything
+// after it has cancelled as far as the terms go.
+func attempt(n expr.Node, w walker, side int) (b Behaviour, blind bool) {
 	defer func() {
 		if r := recover(); r != nil {
 			if _, ok := r.(unknown); !ok {
@@ -67,7 +74,10 @@ func attempt(n expr.Node, w walker, side int) (b Behaviour) {
 			b = Behaviour{}
 		}
 	}()
-	return w.walk(n).behaviour(side)
+	a := w.walk(n)
+	b = a.behaviour(side)
+	blind = b.Kind == Finite && b.Side == 0 && a.cut != nil && (len(a.terms) == 0 || len(a.terms) == 1 && a.terms[0].compare(unit) == 0)
+	return b, blind
 }
 
 func (a sum) behaviour(side int) Behaviour {

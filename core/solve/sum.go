@@ -196,7 +196,7 @@ func (s *solver) zerosOfMonomials(list []monomial) Set {
 	return shared.join(s.zerosWithoutCommon(s.exponentials(list)))
 }
 
-// hasWholePower tells whether taking out what the terms share has left a sum with a whole exponent, to be multiplied out:
+// hasWholePower tells whether taking out what the terms share has left a sum or product with a whole exponent, to be multiplied out:
 // (x² + 1)^(−1/2) − x²·(x² + 1)^(−3/2) leaves (x² + 1) − x².
 func (s *solver) hasWholePower(list []monomial) bool {
 	for _, m := range list {
@@ -204,7 +204,7 @@ func (s *solver) hasWholePower(list []monomial) bool {
 			return false
 		}
 		for _, k := range m.kernels {
-			if b, isSum := k.base.(*expr.Binary); isSum && (b.Op == expr.Add || b.Op == expr.Sub) && k.exp.IsInt() && k.exp.Sign() > 0 {
+			if b, isSum := k.base.(*expr.Binary); isSum && b.Op != expr.Pow && k.exp.IsInt() && k.exp.Sign() > 0 {
 				return true
 			}
 		}

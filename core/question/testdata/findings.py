@@ -217,7 +217,8 @@ def findings(text):
         r = bounded(lambda: function_range(f, x, sp.Interval(0, period)))
         if trusted_range(f, r, domain):
             out["range"] = trusted_range(f, r, domain)
-    z = roots(f, within if domain is None else domain)
+    endless = period is None and f.has(sp.sin, sp.cos, sp.tan)  # solveset of 1.11.1 is not to be trusted there
+    z = None if endless else roots(f, within if domain is None else domain)
     if z is not None:
         out["zeros"] = sorted(number(v) for v in z if value(f, v) is not None)
     smooth = not f.has(sp.Abs)

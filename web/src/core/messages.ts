@@ -13,7 +13,6 @@ export type Move =
   | ['zoomWindow', number, number, number, number, number, number]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
-  | ['fitWindow', number, number, number]
   | ['startingValues']
   | ['clearTraces'];
 

@@ -1,0 +1,323 @@
+package study
+
+import (
+	"fmt"
+	"math"
+	"math/big"
+	"strings"
+
+	"parvix/core/analyse"
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/number"
+)
+
+// Line is a finding to be read: its name, what was found in LaTeX, and how.
+type Line struct {
+	Finding document.Finding
+	Name    string
+	LaTeX   string
+	How     string
+}
+
+// names are the findings in the words of the classroom.
+var names = map[document.Finding]string{
+	document.Domain: "domain", document.Range: "range", document.YIntercept: "y-intercept", document.Zeros: "zeros",
+	document.Maxima: "maxima", document.Minima: "minima", document.Inflections: "inflections", document.Increasing: "increasing on",
+	document.Decreasing: "decreasing on", document.ConcaveUp: "concave up on", document.ConcaveDown: "concave down on",
+	document.VerticalAsymptotes: "vertical asymptotes", document.LevelAsymptotes: "horizontal asymptotes",
+	document.SlantedAsymptotes: "slanted asymptotes", document.Holes: "holes", document.Jumps: "jumps", document.Period: "period",
+	document.Amplitude: "amplitude", document.CentreLine: "centre line", document.Symmetry: "symmetry",
+}
+
+// Name is a finding in the words of the classroom.
+func Name(f document.Finding) string { return names[f] }
+
+// mostListed is how many members of a list are written out.
+const mostListed = 6
+
+// writer writes findings in the notation of a demonstration.
+type writer struct {
+	d        *evaluate.Demonstration
+	variable string
+	period   *analyse.Number
+	// decimals tells that the formula holds decimals, so that fractions are written as such where they end.
+	decimals bool
+}
+
+func newWriter(d *evaluate.Demonstration, f *evaluate.Function) writer {
+	w := writer{d: d, variable: expr.LaTeXName(f.Stated.Variables[0])}
+	expr.Walk(d.WithNumbers(f), func(n expr.Node) bool {
+		if number, ok := n.(*expr.Number); ok && !number.Value.IsInt() {
+			w.decimals = true
+		}
+		return !w.decimals
+	})
+	return w
+}
+
+// Lines writes findings in the order in which a curve is discussed; what a function has not got is left out, but for
+// domain, range and zeros.
+func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings) []Line {
+	w := newWriter(d, f)
+	w.period = findings.Period
+	written := map[document.Finding]Line{}
+	put := func(finding document.Finding, latex string, how analyse.How) {
+		if latex != "" {
+			written[finding] = Line{finding, names[finding], d.Typeset(latex), string(how)}
+		}
+	}
+	if findings.DomainKnown {
+		put(document.Domain, w.set(findings.Domain, true), analyse.Read)
+	}
+	if findings.RangeKnown {
+		put(document.Range, w.set(findings.Range, false), analyse.Signs)
+	}
+	for finding, points := range pointsOf(findings) {
+		put(finding, w.points(finding, points), howOf(points))
+	}
+	if len(findings.Zeros) == 0 && len(findings.ZeroOn) == 0 && findings.DomainKnown && len(findings.Domain) > 0 && !undecided(findings, "zeros") {
+		put(document.Zeros, `\text{none}`, analyse.Signs)
+	}
+	for finding, list := range map[document.Finding][]analyse.Interval{document.Increasing: findings.Rising, document.Decreasing: findings.Falling,
+		document.ConcaveUp: findings.ConcaveUp, document.ConcaveDown: findings.ConcaveDown} {
+		if len(list) > 0 && len(list) <= mostListed {
+			put(finding, w.set(list, true), analyse.Signs)
+		}
+	}
+	put(document.VerticalAsymptotes, w.uprights(findings.Vertical), analyse.Limit)
+	put(document.LevelAsymptotes, w.slants(findings.Horizontal), analyse.Limit)
+	put(document.SlantedAsymptotes, w.slants(findings.Slanted), analyse.Limit)
+	put(document.Jumps, w.jumps(findings.Jumps), analyse.Limit)
+	if findings.Period != nil {
+		put(document.Period, w.both(*findings.Period), findings.PeriodHow)
+	}
+	if findings.Amplitude != nil {
+		put(document.Amplitude, w.both(*findings.Amplitude), analyse.Signs)
+		put(document.CentreLine, "y="+w.both(*findings.CentreLine), analyse.Signs)
+	}
+	switch findings.Symmetry {
+	case "even":
+		put(document.Symmetry, `\text{even: mirrored in the }y\text{-axis}`, findings.SymmetryHow)
+	case "odd":
+		put(document.Symmetry, `\text{odd: turned about the origin}`, findings.SymmetryHow)
+	}
+	var lines []Line
+	for _, finding := range document.Findings() {
+		if line, ok := written[finding]; ok {
+			lines = append(lines, line)
+		}
+	}
+	return lines
+}
+
+func undecided(f *analyse.Findings, word string) bool {
+	for _, u := range f.Undecided {
+		if strings.Contains(u, word) {
+			return true
+		}
+	}
+	return false
+}
+
+// howOf is how the points were found; the least certain one speaks for all.
+func howOf(points []analyse.Point) analyse.How {
+	how := analyse.How("")
+	for _, p := range points {
+		if how == "" || p.How == analyse.Bracketed || p.How == analyse.Followed {
+			how = p.How
+		}
+	}
+	return how
+}
+
+// number writes a number: exact where it is, else rounded with ≈ in front.
+func (w writer) number(n analyse.Number) string {
+	switch {
+	case math.IsInf(n.Value, 1):
+		return `\infty`
+	case math.IsInf(n.Value, -1):
+		return `-\infty`
+	case n.Exact != nil:
+		if r, ok := exact.Of(n.Exact).Rat(); ok && w.decimals && ends(r) {
+			return expr.LaTeX(expr.Rat(r), nil)
+		}
+		return expr.LaTeX(n.Exact, nil)
+	}
+	return `\approx ` + number.Format(n.Value, 4)
+}
+
+// ends tells whether a fraction has at most four decimals.
+func ends(r *big.Rat) bool {
+	places, exact := r.FloatPrec()
+	return exact && places <= 4
+}
+
+// both writes an exact number with its decimal beside it where that says more.
+func (w writer) both(n analyse.Number) string {
+	text := w.number(n)
+	if n.Exact == nil {
+		return text
+	}
+	if r, ok := exact.Of(n.Exact).Rat(); ok && ends(r) {
+		if r.IsInt() || w.decimals {
+			return text
+		}
+		return text + "=" + expr.LaTeX(expr.Rat(r), nil)
+	}
+	return text + `\approx ` + number.Format(n.Value, 3)
+}
+
+func isRational(n expr.Node) bool {
+	_, ok := exact.Of(n).Rat()
+	return ok
+}
+
+// again is “ + k·P” for a place that repeats.
+func (w writer) again() string {
+	if w.period == nil {
+		return ""
+	}
+	period := w.number(*w.period)
+	if w.period.Exact != nil {
+		if _, isSum := w.period.Exact.(*expr.Binary); isSum && strings.ContainsAny(period, "+-") {
+			period = "(" + period + ")"
+		}
+	}
+	if period == "1" {
+		return "+k"
+	}
+	return "+k\\cdot " + period
+}
+
+func more(count int) string {
+	if count > mostListed {
+		return fmt.Sprintf(`,\;\ldots\;\text{(%d)}`, count)
+	}
+	return ""
+}
+
+func (w writer) points(finding document.Finding, points []analyse.Point) string {
+	var parts []string
+	for i, p := range points {
+		if i == mostListed {
+			break
+		}
+		switch finding {
+		case document.Zeros:
+			x := w.number(p.X)
+			if w.period == nil {
+				x = w.both(p.X)
+			}
+			if strings.HasPrefix(x, `\approx`) {
+				parts = append(parts, w.variable+x+w.again())
+			} else {
+				parts = append(parts, w.variable+"="+x+w.again())
+			}
+		case document.YIntercept:
+			parts = append(parts, w.pair(p.X, p.Y, ""))
+		default:
+			parts = append(parts, w.pair(p.X, p.Y, w.again()))
+		}
+	}
+	return strings.Join(parts, `,\quad `) + more(len(points))
+}
+
+// pair writes coordinates, with decimals beside them where they are not short.
+func (w writer) pair(x, y analyse.Number, again string) string {
+	pair := "(" + w.number(x) + again + `,\;` + w.number(y) + ")"
+	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || again != "" {
+		return pair
+	}
+	return pair + `\approx (` + number.Format(x.Value, 3) + `,\;` + number.Format(y.Value, 3) + ")"
+}
+
+// set writes a union of intervals; on the axis of the variable of a periodic function it holds one period.
+func (w writer) set(list []analyse.Interval, onAxis bool) string {
+	if len(list) == 0 {
+		return `\varnothing`
+	}
+	if len(list) > mostListed {
+		return ""
+	}
+	var parts []string
+	for _, i := range list {
+		parts = append(parts, w.interval(i))
+	}
+	text := strings.Join(parts, `\cup `)
+	if whole := math.IsInf(list[0].Lo.Value, -1); onAxis && w.period != nil && !whole {
+		text += `\;\text{, every }` + w.number(*w.period)
+	}
+	return text
+}
+
+func (w writer) interval(i analyse.Interval) string {
+	if i.Lo.Value == i.Hi.Value {
+		return `\{` + w.number(i.Lo) + `\}`
+	}
+	left, right := "(", ")"
+	if i.LoClosed {
+		left = "["
+	}
+	if i.HiClosed {
+		right = "]"
+	}
+	return left + w.number(i.Lo) + `,\;` + w.number(i.Hi) + right
+}
+
+func (w writer) uprights(lines []analyse.Line) string {
+	var parts []string
+	for i, l := range lines {
+		if i == mostListed {
+			break
+		}
+		parts = append(parts, w.variable+"="+w.number(l.X)+w.again())
+	}
+	return strings.ReplaceAll(strings.Join(parts, `,\quad `), `=\approx`, `\approx`) + more(len(lines))
+}
+
+func (w writer) slants(lines []analyse.Line) string {
+	sides := map[int]string{-1: `\;(` + w.variable + `\to -\infty)`, 0: "", 1: `\;(` + w.variable + `\to \infty)`}
+	var parts []string
+	for _, l := range lines {
+		parts = append(parts, "y="+w.line(l)+sides[l.Side])
+	}
+	return strings.ReplaceAll(strings.Join(parts, `,\quad `), `=\approx`, `\approx`)
+}
+
+// line writes m·x + b.
+func (w writer) line(l analyse.Line) string {
+	if l.Slope.Value == 0 {
+		return w.number(l.Lift)
+	}
+	slope := strings.TrimPrefix(w.number(l.Slope), `\approx `)
+	switch slope {
+	case "1":
+		slope = ""
+	case "-1":
+		slope = "-"
+	}
+	text := slope + w.variable
+	lift := strings.TrimPrefix(w.number(l.Lift), `\approx `)
+	switch {
+	case l.Lift.Value == 0:
+	case strings.HasPrefix(lift, "-") || strings.HasPrefix(lift, number.Minus):
+		text += lift
+	default:
+		text += "+" + lift
+	}
+	return text
+}
+
+func (w writer) jumps(jumps []analyse.Jump) string {
+	var parts []string
+	for i, j := range jumps {
+		if i == mostListed {
+			break
+		}
+		parts = append(parts, w.variable+"="+w.number(j.X)+w.again()+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
+	}
+	return strings.Join(parts, `,\quad `) + more(len(jumps))
+}

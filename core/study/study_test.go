@@ -1,0 +1,187 @@
+package study_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+	"parvix/core/edit"
+	"parvix/core/evaluate"
+	"parvix/core/sample"
+	"parvix/core/study"
+)
+
+// demonstration states formulas in a new document.
+func demonstration(t testing.TB, degrees bool, statements ...string) *evaluate.Demonstration {
+	t.Helper()
+	d := document.New("Quay")
+	if degrees {
+		d.AngleUnit = document.Degree
+	}
+	for _, text := range statements {
+		after, err := edit.State(d, "", text)
+		require.NoError(t, err, text)
+		d = after
+	}
+	return evaluate.Load(d, nil)
+}
+
+func lines(t testing.TB, d *evaluate.Demonstration, name string) map[document.Finding]string {
+	t.Helper()
+	f := d.Function(name)
+	require.NotNil(t, f, name)
+	findings, err := study.Of(d, f, 0, 0)
+	require.NoError(t, err)
+	out := map[document.Finding]string{}
+	for _, l := range study.Lines(d, f, findings) {
+		out[l.Finding] = l.LaTeX
+		assert.NotEmpty(t, l.Name)
+		assert.NotEmpty(t, l.How, l.Name)
+	}
+	return out
+}
+
+// The vertex form read off by hand: common practice.
+func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
+	d := demonstration(t, false, "a = −0.5", "h = 3", "k = 4.5", "f(x) = a(x − h)² + k", "g(x) = (2x + 1)/(x − 3)", "w(x) = 3sin(2x) + 1", "j(x) = x² for x < 0; 2x + 1 for x ≥ 0")
+	f := lines(t, d, "f")
+	assert.Equal(t, `(-\infty,\;\infty)`, f[document.Domain])
+	assert.Equal(t, `(-\infty,\;4.5]`, f[document.Range])
+	assert.Equal(t, `(3,\;4.5)`, f[document.Maxima])
+	assert.Equal(t, `x=0,\quad x=6`, f[document.Zeros])
+	g := lines(t, d, "g")
+	assert.Equal(t, `(-\infty,\;3)\cup (3,\;\infty)`, g[document.Domain])
+	assert.Equal(t, `x=3`, g[document.VerticalAsymptotes])
+	assert.Equal(t, `y=2`, g[document.LevelAsymptotes])
+	w := lines(t, d, "w")
+	assert.Equal(t, `\pi\approx 3.142`, w[document.Period])
+	assert.Equal(t, `3`, w[document.Amplitude])
+	assert.Equal(t, `y=1`, w[document.CentreLine])
+	assert.Equal(t, `(\frac{\pi}{4}+k\cdot \pi,\;4)`, w[document.Maxima])
+	assert.Equal(t, `x=0\colon 0\to 1`, lines(t, d, "j")[document.Jumps])
+}
+
+func TestFindingsFollowTheDials(t *testing.T) {
+	d := demonstration(t, false, "h = 3", "f(x) = (x − h)²")
+	assert.Equal(t, "x=3", lines(t, d, "f")[document.Zeros])
+	d.Set(0, -1.5)
+	d.Update()
+	assert.Equal(t, "x=-1.5", lines(t, d, "f")[document.Zeros])
+}
+
+func panel(d *evaluate.Demonstration) *document.Panel { return &d.Document.Panels[0] }
+
+func sees(p document.Panel, x, y float64) bool {
+	w := p.Window
+	return x > w.Left && x < w.Right && y > w.Bottom && y < w.Top
+}
+
+// The places are zeros, turning points, asymptotes and ends that anyone can work out (common practice).
+func TestFitShowsWhatIsInteresting(t *testing.T) {
+	for text, places := range map[string][][2]float64{
+		"f(x) = x³ − 9x":                   {{-3, 0}, {3, 0}, {-math.Sqrt(3), 6 * math.Sqrt(3)}, {math.Sqrt(3), -6 * math.Sqrt(3)}},
+		"f(x) = (x − 100)² + 50":           {{100, 50}, {101, 51}},
+		"f(x) = 1000 − 0.1x²":              {{-100, 0}, {100, 0}, {0, 1000}},
+		"f(x) = 0.001(x − 0.02)(x − 0.05)": {{0.02, 0}, {0.05, 0}},
+		"f(x) = 800/(1 + 39e^(−0.3x))":     {{math.Log(39) / 0.3, 400}, {0, 20}},
+		"f(x) = 3sin(2x) + 20":             {{math.Pi / 4, 23}, {-math.Pi / 4, 17}},
+		"f(x) = √(x − 7)":                  {{7.1, 0.3}},
+		"f(x) = 1/(x − 40) + 12":           {{41, 13}, {39, 11}},
+		"f(x) = e^x":                       {{0, 1}},
+		"f(x) = 5":                         {{0, 5}},
+	} {
+		d := demonstration(t, false, text)
+		fitted := study.Fit(d, panel(d), 900, 500)
+		for _, place := range places {
+			assert.True(t, sees(fitted, place[0], place[1]), "%s: %v in %+v", text, place, fitted.Window)
+		}
+		v := sample.View{Left: fitted.Window.Left, Right: fitted.Window.Right, Bottom: fitted.Window.Bottom, Top: fitted.Window.Top, Width: 900, Height: 500}
+		assert.Nil(t, study.Advise(d, &fitted, v), "what was fitted needs no advice: %s", text)
+	}
+}
+
+func TestFitShowsManyCurvesAndPointsTogether(t *testing.T) {
+	d := demonstration(t, false, "f(x) = (x − 8)²", "g(x) = −(x + 8)²")
+	d.Document.Shown = append(d.Document.Shown, document.Shown{ID: "q", Kind: document.Point, Name: "Q", X: "0", Y: "9"})
+	d = evaluate.Load(d.Document, d)
+	fitted := study.Fit(d, panel(d), 900, 500)
+	for _, place := range [][2]float64{{8, 0}, {-8, 0}, {0, 9}} {
+		assert.True(t, sees(fitted, place[0], place[1]), "%v in %+v", place, fitted.Window)
+	}
+}
+
+func TestAWindowThatShowsNothingIsPointedOut(t *testing.T) {
+	d := demonstration(t, false, "f(x) = x² + 500")
+	a := study.Advise(d, panel(d), sample.View{Left: -6, Right: 6, Bottom: -3, Top: 3, Width: 900, Height: 450})
+	require.NotNil(t, a)
+	assert.Equal(t, "empty", a.Code)
+	assert.True(t, sees(*a.Mends[0].Panel, 0, 500))
+}
+
+func TestAWaveInTheWrongAngleUnitIsPointedOut(t *testing.T) {
+	small := sample.View{Left: -6, Right: 6, Bottom: -3, Top: 3, Width: 900, Height: 450}
+	d := demonstration(t, true, "f(x) = sin x")
+	a := study.Advise(d, panel(d), small)
+	require.NotNil(t, a, "in degrees a sine looks flat from −6 to 6")
+	assert.Equal(t, "unit", a.Code)
+	assert.Contains(t, a.Message, "360")
+	assert.True(t, sees(*a.Mends[0].Panel, 90, 1) && sees(*a.Mends[0].Panel, -90, -1))
+	assert.Equal(t, document.Radian, a.Mends[1].AngleUnit)
+
+	d = demonstration(t, false, "f(x) = sin x")
+	assert.Nil(t, study.Advise(d, panel(d), small))
+	wide := sample.View{Left: -360, Right: 360, Bottom: -3, Top: 3, Width: 900, Height: 450}
+	a = study.Advise(d, panel(d), wide)
+	require.NotNil(t, a)
+	assert.Equal(t, document.Degree, a.Mends[1].AngleUnit)
+}
+
+func TestAReadingIsExactWithItsDecimal(t *testing.T) {
+	d := demonstration(t, false, "a = 2", "f(x) = a sin x", "g(x) = 1/(x − 3)", "u(x) = √(x − 2)", "v(x) = tan x")
+	for _, c := range []struct{ function, at, latex string }{
+		{"f", "π/2", `f(\frac{\pi}{2})=2`}, {"f", "π/3", `f(\frac{\pi}{3})=\sqrt{3}\approx 1.732`}, {"f", "1", `f(1)=2\,\sin(1)\approx 1.683`},
+		{"g", "5", `g(5)=\frac{1}{2}=0.5`}, {"u", "10", `u(10)=2 \sqrt{2}\approx 2.828`},
+	} {
+		r, err := study.ReadTyped(d, d.Function(c.function), c.at)
+		require.NoError(t, err, c.at)
+		assert.Equal(t, c.latex, r.LaTeX)
+		assert.Equal(t, c.function, r.Function)
+	}
+	for function, at := range map[string]string{"g": "3", "u": "0", "v": "π/2"} {
+		r, err := study.ReadTyped(d, d.Function(function), at)
+		require.NoError(t, err)
+		assert.True(t, math.IsNaN(r.Y), "%s(%s)", function, at)
+		assert.NotEmpty(t, r.Reason, "%s(%s)", function, at)
+		assert.Contains(t, r.LaTeX, "undefined")
+	}
+	_, err := study.ReadTyped(d, d.Function("f"), "q")
+	assert.Error(t, err, "a letter without a value")
+}
+
+func TestATouchSnapsToSpecialPoints(t *testing.T) {
+	d := demonstration(t, false, "f(x) = x² − 2", "w(x) = sin x")
+	v := sample.View{Left: -6, Right: 6, Bottom: -3, Top: 3, Width: 1200, Height: 600}
+	for _, c := range []struct {
+		x, y    float64
+		special document.Finding
+		text    string
+	}{
+		{1.45, 0.05, document.Zeros, "sqrt(2)"}, {0.04, -1.93, document.Minima, "0"}, {-math.Pi/2 + 0.05, -0.97, document.Minima, "-pi/2"},
+		{3*math.Pi/2 - 0.03, -1.02, document.Minima, "3 pi/2"},
+	} {
+		r, err := study.ReadAt(d, panel(d), v, c.x, c.y)
+		require.NoError(t, err)
+		require.NotNil(t, r)
+		assert.Equal(t, c.special, r.Special)
+		assert.Equal(t, c.text, r.XText)
+	}
+	r, err := study.ReadAt(d, panel(d), v, 1.9, 1.65)
+	require.NoError(t, err)
+	assert.Equal(t, "1.9", r.XText, "elsewhere the place is a short number")
+	r, err = study.ReadAt(d, panel(d), v, 5, -2.9)
+	require.NoError(t, err)
+	assert.Nil(t, r, "no curve is near")
+}
