@@ -296,6 +296,7 @@ func TestTheWindowZoomsPansAndFits(t *testing.T) {
 	until(t, page, `(left) => Math.abs(parvix.document().panels[0].window.left - left) < 1e-9`, panned.Left)
 
 	click(t, saying(t, page, ".chip", "^fit$"))
+	until(t, page, `(left) => Math.abs(parvix.document().panels[0].window.left - left) > 0.01`, panned.Left)
 	drawn(t, page)
 	fitted := seen(t, page)
 	for _, p := range [][2]float64{{3, 4.5}, {3 - math.Sqrt(7.5), 0}, {3 + math.Sqrt(7.5), 0}, {0, 0}} {

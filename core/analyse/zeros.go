@@ -130,8 +130,9 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 	}
 	out.complete = complete
 	margin := 1e-9 * (to - from)
+	afterLo, beforeHi := a.faded(n, lo, values, 1), a.faded(n, hi, values, -1)
 	for _, v := range values {
-		if v <= lo+margin || v >= hi-margin || a.fadesAt(n, lo, v, 1) || a.fadesAt(n, hi, v, -1) {
+		if v <= lo+margin || v >= hi-margin || v < afterLo || v > beforeHi {
 			continue
 		}
 		x, how := Number{Value: v}, Bracketed
@@ -140,6 +141,7 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 		}
 		out.zeros = append(out.zeros, zero{x, how})
 	}
+	out.zeros = a.withoutBlur(n, out.zeros)
 	return out
 }
 
@@ -172,18 +174,50 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 	return 0
 }
 
-// fadesAt tells that a zero bracketed close to an end is only the end's own: the formula fades to 0 there, so that
-// rounding hides its sign, but its series says that it keeps one.
-func (a *analyser) fadesAt(n expr.Node, end, v float64, side int) bool {
-	if math.IsInf(end, 0) || math.Abs(v-end) > 1e-4*(1+math.Abs(end)) {
-		return false
+// faded is the place up to which zeros bracketed close to an end are only the end's own: the formula fades to 0 there,
+// so that rounding hides its sign, but its series says that it keeps one. It is the end itself where there are none.
+func (a *analyser) faded(n expr.Node, end float64, values []float64, side int) float64 {
+	reach := end + float64(side)*1e-4*(1+math.Abs(end))
+	for _, v := range values {
+		if math.IsInf(end, 0) || math.Abs(v-end) > 1e-4*(1+math.Abs(end)) {
+			continue
+		}
+		p, ok := a.exactPlace(end)
+		if !ok {
+			return end
+		}
+		b := series.Near(n, a.variable, p, side, v)
+		if b.Kind != series.Unknown && b.Kind != series.Restless && (b.Side != 0 || !b.Limit.IsZero()) {
+			return reach
+		}
+		return end
 	}
-	p, ok := a.exactPlace(end)
-	if !ok {
-		return false
+	return end
+}
+
+// withoutBlur drops rounded zeros about an exact one that are its own: near a zero of a higher order the formula is
+// nothing but rounding.
+func (a *analyser) withoutBlur(n expr.Node, zeros []zero) []zero {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return zeros
 	}
-	b := series.Near(n, a.variable, p, side, v)
-	return b.Kind != series.Unknown && b.Kind != series.Restless && (b.Side != 0 || !b.Limit.IsZero())
+	kept := zeros[:0:0]
+	for _, z := range zeros {
+		blur := false
+		for _, e := range zeros {
+			d := math.Abs(z.x.Value - e.x.Value)
+			if z.x.Exact != nil || e.x.Exact == nil || d > 1e-3*(1+math.Abs(e.x.Value)) {
+				continue
+			}
+			size := math.Abs(f([]float64{e.x.Value + 0.1})) + math.Abs(f([]float64{e.x.Value - 0.1}))
+			blur = blur || math.Abs(f([]float64{(z.x.Value + e.x.Value) / 2})) <= 1e-12*size
+		}
+		if !blur {
+			kept = append(kept, z)
+		}
+	}
+	return kept
 }
 
 // exactPlace finds the exact number of an end.

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/document"
 	"parvix/core/evaluate"
+	"parvix/core/found"
 	"parvix/core/number"
 	"parvix/core/picture"
 	"parvix/core/sample"
@@ -63,7 +64,7 @@ func (c *Composer) foundGuides(d *evaluate.Demonstration, s *evaluate.Shown, v V
 }
 
 // lineText writes m·x + b with two decimals.
-func lineText(g evaluate.FoundGuide) string {
+func lineText(g found.Guide) string {
 	lift := number.Format(g.At, 2)
 	if g.Slope == 0 {
 		return lift

@@ -2,7 +2,7 @@ package door
 
 import (
 	"parvix/core/document"
-	"parvix/core/evaluate"
+	"parvix/core/found"
 	"parvix/core/picture"
 )
 
@@ -32,7 +32,7 @@ type Ask struct {
 	X float64 `json:"x,omitempty"`
 	Y float64 `json:"y,omitempty"`
 	// Found are findings to be taken in.
-	Found *evaluate.Found `json:"found,omitempty"`
+	Found *found.Found `json:"found,omitempty"`
 }
 
 // AskKind names a question.
@@ -93,7 +93,7 @@ type FindingsView struct {
 	// Undecided lists, in words, what could not be found out.
 	Undecided []string `json:"undecided"`
 	// Found is what the other core needs to show and tell them.
-	Found *evaluate.Found `json:"found"`
+	Found *found.Found `json:"found"`
 }
 
 // FindingLine is one finding to be read.

@@ -98,7 +98,7 @@ func (door *Door) read(ask *Ask, a *Answer, panel *document.Panel, seen compose.
 	if err != nil || r == nil {
 		return err
 	}
-	a.Reading = &ReadingView{Function: r.Function, XText: r.XText, LaTeX: r.LaTeX, Special: study.Name(r.Special), Reason: r.Reason,
+	a.Reading = &ReadingView{Function: r.Function, XText: r.XText, LaTeX: r.LaTeX, Special: study.NameOfOne(r.Special), Reason: r.Reason,
 		Defined: r.Y == r.Y, X: seen.X(r.X)}
 	if a.Reading.Defined {
 		a.Reading.Y = seen.Y(r.Y)

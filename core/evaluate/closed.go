@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/document"
 	"parvix/core/expr"
+	"parvix/core/found"
 	"parvix/core/program"
 	"parvix/core/solve"
 	"parvix/core/symbolic"
@@ -107,7 +108,7 @@ func withSines(n expr.Node) expr.Node {
 }
 
 // points are the places in play between left and right; ok is false where the formulas say nothing.
-func (c *closedForm) points(d *Demonstration, left, right float64) (points []FoundPoint, ok bool) {
+func (c *closedForm) points(d *Demonstration, left, right float64) (points []found.Point, ok bool) {
 	if c == nil {
 		return nil, false
 	}
@@ -115,7 +116,7 @@ func (c *closedForm) points(d *Demonstration, left, right float64) (points []Fou
 	put := func(x float64) {
 		in[0] = x
 		if y := c.value(in); c.holds(in, y) {
-			points = append(points, FoundPoint{X: x, Y: y})
+			points = append(points, found.Point{X: x, Y: y})
 		}
 	}
 	for _, p := range c.places {

@@ -10,6 +10,7 @@ import (
 
 	"parvix/core/document"
 	"parvix/core/expr"
+	"parvix/core/found"
 	"parvix/core/problem"
 	"parvix/core/program"
 	"parvix/core/sample"
@@ -39,8 +40,8 @@ type Demonstration struct {
 	tick      uint64         // counts the moves
 	moved     []uint64       // for each parameter the tick of its last move
 	traces    map[string][]float64
-	found     map[string]*Found // by function
-	foundTick uint64            // counts findings that came
+	found     map[string]*found.Found // by function
+	foundTick uint64                  // counts findings that came
 	// numbers are the values as fractions, as they were at a tick.
 	numbers   map[string]*big.Rat
 	numbersAt uint64
@@ -78,7 +79,7 @@ type depends struct {
 // are still there; otherwise parameters start at the first scene's values.
 func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d := &Demonstration{Document: doc, Counters: &Counters{Runs: map[string]int{}}, tick: 1,
-		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, found: map[string]*Found{}}
+		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, found: map[string]*found.Found{}}
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick

@@ -92,11 +92,11 @@ func HeadLaTeX(name string, variables []string) string {
 
 // tell writes a finding as it was last found.
 func (p *Piece) tell(d *Demonstration) {
-	found, current := d.FoundOf(p.told)
+	last, current := d.FoundOf(p.told)
 	p.Waiting = !current
 	switch {
-	case found != nil && found.Told[p.Entry.Finding] != "":
-		p.LaTeX, p.Text = found.Told[p.Entry.Finding], ""
+	case last != nil && last.Told[p.Entry.Finding] != "":
+		p.LaTeX, p.Text = last.Told[p.Entry.Finding], ""
 	case current:
 		p.LaTeX, p.Text = "", "none"
 	default:

@@ -32,8 +32,26 @@ var names = map[document.Finding]string{
 	document.Amplitude: "amplitude", document.CentreLine: "centre line", document.Symmetry: "symmetry",
 }
 
+// single are the names of lists with one member.
+var single = map[document.Finding]string{
+	document.Zeros: "zero", document.Maxima: "maximum", document.Minima: "minimum", document.Inflections: "inflection",
+	document.VerticalAsymptotes: "vertical asymptote", document.LevelAsymptotes: "horizontal asymptote",
+	document.SlantedAsymptotes: "slanted asymptote", document.Holes: "hole", document.Jumps: "jump",
+}
+
 // Name is a finding in the words of the classroom.
 func Name(f document.Finding) string { return names[f] }
+
+// NameOfOne is the name of one member of a finding.
+func NameOfOne(f document.Finding) string { return nameOf(f, 1) }
+
+// nameOf is the name of a list with so many members.
+func nameOf(f document.Finding, count int) string {
+	if name, ok := single[f]; ok && count == 1 {
+		return name
+	}
+	return names[f]
+}
 
 // mostListed is how many members of a list are written out.
 const mostListed = 6
@@ -64,10 +82,20 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 	w := newWriter(d, f)
 	w.period = findings.Period
 	written := map[document.Finding]Line{}
+	counts := map[document.Finding]int{document.VerticalAsymptotes: len(findings.Vertical), document.LevelAsymptotes: len(findings.Horizontal),
+		document.SlantedAsymptotes: len(findings.Slanted), document.Jumps: len(findings.Jumps)}
+	for finding, points := range pointsOf(findings) {
+		counts[finding] = len(points)
+	}
 	put := func(finding document.Finding, latex string, how analyse.How) {
-		if latex != "" {
-			written[finding] = Line{finding, names[finding], d.Typeset(latex), string(how)}
+		if latex == "" {
+			return
 		}
+		count := counts[finding]
+		if findings.Period != nil {
+			count = 0
+		}
+		written[finding] = Line{finding, nameOf(finding, count), d.Typeset(latex), string(how)}
 	}
 	if findings.DomainKnown {
 		put(document.Domain, w.set(findings.Domain, true), analyse.Read)
@@ -192,6 +220,14 @@ func (w writer) again() string {
 	return "+k\\cdot " + period
 }
 
+// together lists parts; a line breaks between them only.
+func together(parts []string) string {
+	for i, p := range parts {
+		parts[i] = "{" + p + "}"
+	}
+	return strings.Join(parts, `,\quad `)
+}
+
 func more(count int) string {
 	if count > mostListed {
 		return fmt.Sprintf(`,\;\ldots\;\text{(%d)}`, count)
@@ -222,7 +258,7 @@ func (w writer) points(finding document.Finding, points []analyse.Point) string 
 			parts = append(parts, w.pair(p.X, p.Y, w.again()))
 		}
 	}
-	return strings.Join(parts, `,\quad `) + more(len(points))
+	return together(parts) + more(len(points))
 }
 
 // pair writes coordinates, with decimals beside them where they are not short.
@@ -275,7 +311,7 @@ func (w writer) uprights(lines []analyse.Line) string {
 		}
 		parts = append(parts, w.variable+"="+w.number(l.X)+w.again())
 	}
-	return strings.ReplaceAll(strings.Join(parts, `,\quad `), `=\approx`, `\approx`) + more(len(lines))
+	return strings.ReplaceAll(together(parts), `=\approx`, `\approx`) + more(len(lines))
 }
 
 func (w writer) slants(lines []analyse.Line) string {
@@ -284,7 +320,7 @@ func (w writer) slants(lines []analyse.Line) string {
 	for _, l := range lines {
 		parts = append(parts, "y="+w.line(l)+sides[l.Side])
 	}
-	return strings.ReplaceAll(strings.Join(parts, `,\quad `), `=\approx`, `\approx`)
+	return strings.ReplaceAll(together(parts), `=\approx`, `\approx`)
 }
 
 // line writes m·x + b.
@@ -319,5 +355,5 @@ func (w writer) jumps(jumps []analyse.Jump) string {
 		}
 		parts = append(parts, w.variable+"="+w.number(j.X)+w.again()+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
 	}
-	return strings.Join(parts, `,\quad `) + more(len(jumps))
+	return together(parts) + more(len(jumps))
 }

@@ -3,6 +3,7 @@ package study
 import (
 	"math"
 	"math/big"
+	"strings"
 
 	"parvix/core/analyse"
 	"parvix/core/document"
@@ -166,7 +167,11 @@ func read(d *evaluate.Demonstration, f *evaluate.Function, x expr.Node, typed st
 	if !finite(r.X) {
 		return nil, problem.New("undefined-field", 0, len(typed), "the place has no value")
 	}
-	head := expr.LaTeXName(f.Stated.Name) + "(" + expr.LaTeX(place.Node(), nil) + ")"
+	at := place.Node()
+	if value, ok := place.Rat(); ok && ends(value) && strings.ContainsAny(typed, ".,") {
+		at = expr.Rat(value)
+	}
+	head := expr.LaTeXName(f.Stated.Name) + "(" + expr.LaTeX(at, nil) + ")"
 	formula := symbolic.Substitute(d.WithNumbers(f), map[string]expr.Node{f.Stated.Variables[0]: place.Node()})
 	value, err := program.CompilePoint(formula, []string{"\x00"})
 	if err != nil {

@@ -11,6 +11,7 @@ import (
 	"parvix/core/analyse"
 	"parvix/core/document"
 	"parvix/core/evaluate"
+	"parvix/core/found"
 )
 
 // Of examines a function at the values in play. left and right bound lists that never end; both 0 for the usual ones.
@@ -19,34 +20,34 @@ func Of(d *evaluate.Demonstration, f *evaluate.Function, left, right float64) (*
 }
 
 // Found gives what the stage and the texts need of findings.
-func Found(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings) *evaluate.Found {
-	out := &evaluate.Found{Function: f.Stated.Name, Values: d.ValuesOf(f), Formula: f.Stated.Formula,
-		Points: map[document.Finding][]evaluate.FoundPoint{}, Guides: map[document.Finding][]evaluate.FoundGuide{},
+func Found(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings) *found.Found {
+	out := &found.Found{Function: f.Stated.Name, Values: d.ValuesOf(f), Formula: f.Stated.Formula,
+		Points: map[document.Finding][]found.Point{}, Guides: map[document.Finding][]found.Guide{},
 		Told: map[document.Finding]string{}}
 	if findings.Period != nil {
 		out.Period = findings.Period.Value
 	}
 	for finding, points := range pointsOf(findings) {
 		for _, p := range points {
-			out.Points[finding] = append(out.Points[finding], evaluate.FoundPoint{X: p.X.Value, Y: p.Y.Value, Open: finding == document.Holes})
+			out.Points[finding] = append(out.Points[finding], found.Point{X: p.X.Value, Y: p.Y.Value, Open: finding == document.Holes})
 		}
 	}
 	for _, j := range findings.Jumps {
 		for _, y := range []analyse.Number{j.Left, j.Right} {
 			isOpen := math.Abs(y.Value-j.Value.Value) > 1e-9 || j.Value.Value != j.Value.Value
-			out.Points[document.Jumps] = append(out.Points[document.Jumps], evaluate.FoundPoint{X: j.X.Value, Y: y.Value, Open: isOpen})
+			out.Points[document.Jumps] = append(out.Points[document.Jumps], found.Point{X: j.X.Value, Y: y.Value, Open: isOpen})
 		}
 	}
 	for _, l := range findings.Vertical {
-		out.Guides[document.VerticalAsymptotes] = append(out.Guides[document.VerticalAsymptotes], evaluate.FoundGuide{Upright: true, At: l.X.Value})
+		out.Guides[document.VerticalAsymptotes] = append(out.Guides[document.VerticalAsymptotes], found.Guide{Upright: true, At: l.X.Value})
 	}
 	for finding, lines := range map[document.Finding][]analyse.Line{document.LevelAsymptotes: findings.Horizontal, document.SlantedAsymptotes: findings.Slanted} {
 		for _, l := range lines {
-			out.Guides[finding] = append(out.Guides[finding], evaluate.FoundGuide{Slope: l.Slope.Value, At: l.Lift.Value})
+			out.Guides[finding] = append(out.Guides[finding], found.Guide{Slope: l.Slope.Value, At: l.Lift.Value})
 		}
 	}
 	if c := findings.CentreLine; c != nil {
-		out.Guides[document.CentreLine] = []evaluate.FoundGuide{{At: c.Value}}
+		out.Guides[document.CentreLine] = []found.Guide{{At: c.Value}}
 	}
 	for _, line := range Lines(d, f, findings) {
 		out.Told[line.Finding] = line.LaTeX

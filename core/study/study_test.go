@@ -50,26 +50,26 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	f := lines(t, d, "f")
 	assert.Equal(t, `(-\infty,\;\infty)`, f[document.Domain])
 	assert.Equal(t, `(-\infty,\;4.5]`, f[document.Range])
-	assert.Equal(t, `(3,\;4.5)`, f[document.Maxima])
-	assert.Equal(t, `x=0,\quad x=6`, f[document.Zeros])
+	assert.Equal(t, `{(3,\;4.5)}`, f[document.Maxima])
+	assert.Equal(t, `{x=0},\quad {x=6}`, f[document.Zeros])
 	g := lines(t, d, "g")
 	assert.Equal(t, `(-\infty,\;3)\cup (3,\;\infty)`, g[document.Domain])
-	assert.Equal(t, `x=3`, g[document.VerticalAsymptotes])
-	assert.Equal(t, `y=2`, g[document.LevelAsymptotes])
+	assert.Equal(t, `{x=3}`, g[document.VerticalAsymptotes])
+	assert.Equal(t, `{y=2}`, g[document.LevelAsymptotes])
 	w := lines(t, d, "w")
 	assert.Equal(t, `\pi\approx 3.142`, w[document.Period])
 	assert.Equal(t, `3`, w[document.Amplitude])
 	assert.Equal(t, `y=1`, w[document.CentreLine])
-	assert.Equal(t, `(\frac{\pi}{4}+k\cdot \pi,\;4)`, w[document.Maxima])
-	assert.Equal(t, `x=0\colon 0\to 1`, lines(t, d, "j")[document.Jumps])
+	assert.Equal(t, `{(\frac{\pi}{4}+k\cdot \pi,\;4)}`, w[document.Maxima])
+	assert.Equal(t, `{x=0\colon 0\to 1}`, lines(t, d, "j")[document.Jumps])
 }
 
 func TestFindingsFollowTheDials(t *testing.T) {
 	d := demonstration(t, false, "h = 3", "f(x) = (x − h)²")
-	assert.Equal(t, "x=3", lines(t, d, "f")[document.Zeros])
+	assert.Equal(t, "{x=3}", lines(t, d, "f")[document.Zeros])
 	d.Set(0, -1.5)
 	d.Update()
-	assert.Equal(t, "x=-1.5", lines(t, d, "f")[document.Zeros])
+	assert.Equal(t, "{x=-1.5}", lines(t, d, "f")[document.Zeros])
 }
 
 func panel(d *evaluate.Demonstration) *document.Panel { return &d.Document.Panels[0] }

@@ -24,6 +24,12 @@ function starting() {
   void bench.moveByHand(['startingValues']);
 }
 
+const comma = computed(() => bench.document?.decimalComma ?? false);
+
+function turnDecimals() {
+  void bench.askEdit({ kind: 'decimals', comma: !comma.value });
+}
+
 function turnUnit() {
   void bench.change((copy) => (copy.angleUnit = degrees.value ? 'radian' : 'degree'));
 }
@@ -44,6 +50,14 @@ function turnUnit() {
     <button v-if="traces" class="chip" @click="bench.frames.request(['clearTraces'])">clear traces</button>
     <button class="chip" title="Change the angle unit" @click="turnUnit">
       angles in {{ degrees ? 'degrees' : 'radians' }}
+    </button>
+    <button
+      class="chip"
+      title="Change the decimal sign"
+      :aria-label="`Decimals are written ${comma ? '1,5' : '1.5'}; change the decimal sign`"
+      @click="turnDecimals"
+    >
+      {{ comma ? '1,5' : '1.5' }}
     </button>
     <button class="chip" @click="starting">↺ starting values</button>
     <button class="chip fold" :aria-expanded="folio" @click="emit('folio', !folio)">

@@ -1,10 +1,11 @@
 // The demonstration on the bench: its document, what the core understood of it, and the way of every edit.
 import { defineStore } from 'pinia';
-import { markRaw, nextTick, ref, shallowRef } from 'vue';
+import { markRaw, nextTick, reactive, ref, shallowRef } from 'vue';
 import { cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
-import type { Answer, Ask, Document, FrameTexts, Loaded, Problem } from '../generated/types';
+import type { Answer, Ask, Document, FrameTexts, Loaded, Mended, Problem } from '../generated/types';
+import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from './saving';
 import { useSweeps } from './sweeps';
@@ -36,6 +37,12 @@ export const useBench = defineStore('bench', () => {
     (dial) => fractions.value[dial] ?? 0,
   );
 
+  const findings = useFindings(
+    { frames: frameCore, answers },
+    () => document.value,
+    () => void frames.request(),
+  );
+
   /** Puts labels, dials, readouts and texts of one picture in their places. */
   async function place(answer: FrameAnswer) {
     answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
@@ -43,6 +50,7 @@ export const useBench = defineStore('bench', () => {
     const words = answer.pictures[0]?.texts;
     if (words) texts.value = words;
     answer.ended.forEach(sweeps.stop);
+    void findings.follow();
     await nextTick();
   }
 
@@ -96,6 +104,7 @@ export const useBench = defineStore('bench', () => {
     texts.value = undefined;
     editing.value = '';
     mistake.value = '';
+    findings.clear();
     const opened = await saving.open(teacher, id);
     await load(opened, opened.scenes[0]?.values);
     await frames.request(['startingValues']);
@@ -173,6 +182,30 @@ export const useBench = defineStore('bench', () => {
     await change((copy) => Object.assign(copy.scenes[0]!.values, values));
   }
 
+  /** The values and a panel's window in play, for questions to the core that has time. */
+  async function inPlayOf(panel: number) {
+    const size = frames.panels[panel];
+    const [{ values }, { window }] = await Promise.all([
+      askInPlay({ kind: 'values' }),
+      askInPlay({ kind: 'window', panel, ...size }),
+    ]);
+    return { values, window };
+  }
+
+  /** Gives a panel the window that shows the interesting part. */
+  async function fit(panel: number) {
+    const inPlay = await inPlayOf(panel);
+    const { mended } = await answers.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
+    if (mended) await mend(panel, mended);
+  }
+
+  /** Gives a panel another window, or the demonstration another angle unit. */
+  const mend = (panel: number, { window, equalScales, angleUnit }: Mended) =>
+    change((copy) => {
+      if (angleUnit) copy.angleUnit = angleUnit;
+      if (window) Object.assign(copy.panels[panel]!, { window, equalScales: equalScales ?? false });
+    });
+
   /** Takes the window in play over into the document. */
   async function keepWindow(panel: number) {
     const size = frames.panels[panel];
@@ -232,6 +265,10 @@ export const useBench = defineStore('bench', () => {
     moveByHand,
     keepValues,
     keepWindow,
+    inPlayOf,
+    fit,
+    mend,
+    findings: reactive(findings),
     keepTrace,
     inPlay,
     settleConflict,

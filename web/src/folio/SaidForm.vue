@@ -44,6 +44,10 @@ function clicked(e: MouseEvent) {
 
 async function put() {
   if (!chip.value?.text.trim()) return;
+  if (chip.value.kind === 'finding') {
+    chip.value = undefined;
+    return;
+  }
   const { problem } = await bench.ask({ kind: 'typeset', text: chip.value.text });
   if (problem) return;
   const made = chipOf(chip.value);
@@ -138,7 +142,9 @@ const forms = [
       <a-button size="small" @mousedown.prevent @click="begin('formula')">+ formula</a-button>
     </div>
     <div v-else class="chip-form">
+      <p v-if="chip.kind === 'finding'" class="hint">A finding of {{ chip.text }} follows the function.</p>
       <FormulaField
+        v-else
         v-model="chipText"
         :label="chip.kind === 'value' ? 'Live value' : 'Formula'"
         :placeholder="chip.kind === 'value' ? 'f(2)' : 'f(x) = x²'"

@@ -43,9 +43,12 @@ const labels = computed(() => {
     point: ['name', 'coordinates', 'none'],
     guide: ['name', 'none'],
     trace: [],
+    finding: ['name', 'none'],
   };
   const words: Record<string, string> = {
-    name: props.entry.kind === 'guide' ? 'its equation' : 'its name',
+    name:
+      { guide: 'its equation', finding: 'coordinates or equations' }[props.entry.kind as string] ??
+      'its name',
     formula: 'the formula with values',
     coordinates: 'name and coordinates',
     none: 'nothing',
@@ -122,6 +125,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         @escape="bench.editing = ''"
       />
     </template>
+    <p v-else-if="entry.kind === 'finding'" class="hint">It follows the findings of {{ entry.function }}.</p>
     <label v-else class="line">
       the trace of
       <Choice v-model="entry.of" :options="points" label="Point" />

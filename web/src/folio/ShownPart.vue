@@ -42,6 +42,7 @@ function add(kind: ShownKind) {
 }
 
 const name = (e: Shown) => e.name ?? e.function ?? e.kind;
+const isLine = (e: Shown) => /Asymptotes|centreLine/.test(e.finding ?? '');
 
 function actions(e: Shown): Action[] {
   if (e.kind === 'point' && !bench.document?.shown.some((s) => s.of === e.id)) {
@@ -106,6 +107,10 @@ function toggle(e: Shown) {
             >
               <svg viewBox="0 0 32 16" aria-hidden="true">
                 <circle v-if="entry.kind === 'point'" cx="16" cy="8" r="5.5" />
+                <template v-else-if="entry.kind === 'finding' && !isLine(entry)">
+                  <path d="M2 13q14 -20 28 0" class="thin" />
+                  <circle cx="16" cy="4" r="3.6" />
+                </template>
                 <template v-else-if="entry.kind === 'trace'">
                   <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
                 </template>
@@ -145,10 +150,15 @@ function toggle(e: Shown) {
   stroke-width: 4;
   fill: none;
 }
-.sample.guide path {
+.sample.guide path,
+.sample.finding path {
   stroke-width: 2;
 }
+.sample .thin {
+  opacity: 0.5;
+}
 .sample.guide path,
+.sample.finding path:not(.thin),
 .sample.parent path,
 .sample.dashed path {
   stroke-dasharray: 7 4;

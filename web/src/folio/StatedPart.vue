@@ -5,6 +5,7 @@ import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
+import FindingsList from './FindingsList.vue';
 import NowLine from './NowLine.vue';
 import ParameterForm from './ParameterForm.vue';
 import PartHead from './PartHead.vue';
@@ -20,6 +21,13 @@ const rows = computed(() =>
     return { stated, view, dial, place };
   }),
 );
+
+const isStudied = (stated: Stated) => stated.kind === 'function' && stated.variables?.length === 1;
+
+function study(name: string) {
+  bench.findings.open = bench.findings.open === name ? '' : name;
+  void bench.findings.follow();
+}
 
 function actions(stated: Stated): Action[] {
   if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
@@ -48,6 +56,15 @@ function actions(stated: Stated): Action[] {
           </span>
           <template #below>
             <NowLine v-if="view?.moves" :place="place" />
+            <button
+              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
+              class="link"
+              :aria-expanded="bench.findings.open === stated.name"
+              @click="study(stated.name)"
+            >
+              {{ bench.findings.open === stated.name ? 'fold the findings' : 'findings' }}
+            </button>
+            <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>
         </EntryRow>
       </template>

@@ -1,13 +1,24 @@
 // A text's pieces as they stand in the editor: words as text, the rest as chips that cannot be typed into.
 import type { Piece } from '../generated/types';
 
+const titles: Partial<Record<Piece['kind'], string>> = {
+  value: 'A live value; click to change it',
+  formula: 'A formula; click to change it',
+  finding: 'A live finding; click to take it out',
+};
+
+function wordsOf(piece: Piece): string {
+  if (piece.kind === 'finding') return `${piece.finding} of ${piece.text}`;
+  return piece.kind === 'value' && piece.form !== 'number' ? `${piece.text} = …` : piece.text;
+}
+
 export function chipOf(piece: Piece): HTMLElement {
   const chip = document.createElement('span');
   chip.className = 'chip-piece';
   chip.contentEditable = 'false';
   chip.dataset.piece = JSON.stringify(piece);
-  chip.textContent = piece.kind === 'value' && piece.form !== 'number' ? `${piece.text} = …` : piece.text;
-  chip.title = piece.kind === 'value' ? 'A live value; click to change it' : 'A formula; click to change it';
+  chip.textContent = wordsOf(piece);
+  chip.title = titles[piece.kind] ?? '';
   return chip;
 }
 

@@ -11,6 +11,9 @@ export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 /** Direction is that of a guide. */
 export type Direction = 'upright' | 'level' | 'slanted';
 
+/** Finding names what the core finds out about a function of one variable. */
+export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry';
+
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
 
@@ -21,10 +24,10 @@ export type LinePattern = 'whole' | 'dashed' | 'dotted';
 export type PanelKind = 'plane';
 
 /** PieceKind says what a piece of text is. */
-export type PieceKind = 'words' | 'formula' | 'value';
+export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -45,6 +48,8 @@ export interface Document {
   title: string;
   /** AngleUnit is “radian” or “degree”, for every bare angle. */
   angleUnit: AngleUnit;
+  /** DecimalComma tells that formulas are typed, and numbers written, with the decimal comma. */
+  decimalComma?: boolean;
   panels: Panel[];
   stated: Stated[];
   shown: Shown[];
@@ -116,6 +121,8 @@ export interface Shown {
   /** Direction and At make a guide: upright x = At, level y = At, or slanted y = At with At a formula in x. */
   direction?: Direction;
   at?: string;
+  /** Finding is what is shown of Function: its zeros as points, its asymptotes as guides … */
+  finding?: Finding;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
@@ -136,10 +143,12 @@ export interface Said {
   corner?: Corner;
 }
 
-/** Piece is a part of a text: words, a typeset formula, or a live value. */
+/** Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text. */
 export interface Piece {
   kind: PieceKind;
   text: string;
+  /** Finding is what is told of a function. */
+  finding?: Finding;
   /** Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent. */
   form?: ValueForm;
   decimals?: number;
@@ -156,7 +165,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -171,11 +180,20 @@ export interface Ask {
   shown?: Shown;
   said?: Said;
   by?: number;
+  /** Comma asks for the decimal comma. */
+  comma?: boolean;
   /** Panel is the panel's place, Width and Height its size in pixels, Window typed ends. */
   panel?: number;
   width?: number;
   height?: number;
   window?: Window;
+  /** Values are the parameters' values in play, for questions to the core that is not asked for frames. */
+  values?: Record<string, number>;
+  /** X and Y are a place on the panel in pixels. */
+  x?: number;
+  y?: number;
+  /** Found are findings to be taken in. */
+  found?: Found;
 }
 
 /** Answer answers an Ask; Problem is set when it could not be done. */
@@ -192,6 +210,60 @@ export interface Answer {
   text?: string;
   values?: Record<string, number>;
   counters?: Counters;
+  findings?: FindingsView;
+  mended?: Mended;
+  advice?: AdviceView;
+  reading?: ReadingView;
+}
+
+/** FindingsView are the findings of a function at the values in play. */
+export interface FindingsView {
+  function: string;
+  lines: FindingLine[];
+  /** Undecided lists, in words, what could not be found out. */
+  undecided: string[];
+  /** Found is what the other core needs to show and tell them. */
+  found: Found;
+}
+
+/** FindingLine is one finding to be read. */
+export interface FindingLine {
+  finding: Finding;
+  name: string;
+  latex: string;
+  how: string;
+  /** Drawn tells that it can be shown on the stage. */
+  drawn: boolean;
+}
+
+/** Mended is a panel with another window, or a demonstration with another angle unit. */
+export interface Mended {
+  words: string;
+  window?: Window;
+  equalScales?: boolean;
+  angleUnit?: AngleUnit;
+}
+
+/** AdviceView points out a window in which something cannot be seen, with actions that mend it. */
+export interface AdviceView {
+  code: string;
+  message: string;
+  mends: Mended[];
+}
+
+/** ReadingView is a point read off a curve. */
+export interface ReadingView {
+  function: string;
+  /** XText is the place as it may be typed, LaTeX the reading. */
+  xText: string;
+  latex: string;
+  /** Special is the finding's name that the point is a member of; Reason says why there is no value. */
+  special?: string;
+  reason?: string;
+  /** Defined tells that there is a value; X and Y are then the point's place on the panel in pixels. */
+  defined: boolean;
+  x: number;
+  y: number;
 }
 
 /** Problem is what is wrong, in words, with its place in UTF-16 units as a page counts. */
@@ -268,6 +340,8 @@ export interface PieceView {
   text?: string;
   latex?: string;
   live?: boolean;
+  /** Waiting tells that what it says is still being computed for the values in play. */
+  waiting?: boolean;
 }
 
 /** FrameTexts are the words of a frame; they are sent when they changed. */
@@ -283,6 +357,36 @@ export interface FrameTexts {
   said: PieceView[][];
   /** Moved tells that values in play differ from the scene's. */
   moved: boolean;
+}
+
+// core/found
+
+/** Found is what core/study has found out about a function at given values of the parameters. It is an input like the recorded positions of a trace: it comes from the other core, which may take longer than a frame. */
+export interface Found {
+  function: string;
+  /** Values are those of the parameters that the function depends on, Formula is its formula with them. */
+  values: Record<string, number>;
+  formula: string;
+  /** Period is 0 for none; points and upright guides repeat with it. */
+  period: number;
+  points: Record<string, Point[]>;
+  guides: Record<string, Guide[]>;
+  /** Told are the findings in LaTeX. */
+  told: Record<string, string>;
+}
+
+/** Point is a point of the graph, or a hole or a jump's end when Open. */
+export interface Point {
+  x: number;
+  y: number;
+  open?: boolean;
+}
+
+/** Guide is the line x = At, or y = Slope·x + At. */
+export interface Guide {
+  upright?: boolean;
+  slope?: number;
+  at: number;
 }
 
 // core/picture
@@ -311,6 +415,7 @@ export const Op = {
   Text: 3,
   LabelAt: 4,
   Handle: 5,
+  Area: 6,
 } as const;
 
 /** Pattern of a line. */

@@ -8,7 +8,13 @@ defineProps<{ pieces: PieceView[] }>();
 
 <template>
   <template v-for="(piece, i) in pieces" :key="i">
-    <MathText v-if="piece.latex" :latex="piece.latex" :class="{ live: piece.live }" />
-    <span v-else :class="{ live: piece.live }">{{ piece.text }}</span>
+    <MathText v-if="piece.latex" :latex="piece.latex" :class="{ live: piece.live, waiting: piece.waiting }" />
+    <span v-else :class="{ live: piece.live, waiting: piece.waiting }">{{ piece.text }}</span>
   </template>
 </template>
+
+<style scoped>
+.waiting {
+  opacity: 0.55;
+}
+</style>

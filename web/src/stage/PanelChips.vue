@@ -6,7 +6,7 @@ import type { Panel, TickStyle, Window } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 
 const props = defineProps<{ panel: Panel; index: number }>();
-const emit = defineEmits<{ fit: [] }>();
+const emit = defineEmits<{ fit: []; read: [] }>();
 const bench = useBench();
 
 const open = ref(false);
@@ -67,6 +67,7 @@ async function apply() {
 <template>
   <div class="chips">
     <button class="chip" @click="emit('fit')">fit</button>
+    <button class="chip" title="Read a point off a curve" @click="emit('read')">read</button>
     <button
       class="chip"
       :aria-pressed="panel.equalScales"

@@ -4,12 +4,15 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef }
 import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
-import type { Label, Panel } from '../generated/types';
+import type { AdviceView, Label, Mended, Panel } from '../generated/types';
+import AdviceStrip from './AdviceStrip.vue';
 import PanelChips from './PanelChips.vue';
 import PanelTexts from './PanelTexts.vue';
+import ReadingCard from './ReadingCard.vue';
 import { listen } from './gestures';
 import { LabelLayer } from './labels';
 import { paletteOf } from './palette';
+import { useReading } from './reading';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const bench = useBench();
@@ -22,7 +25,14 @@ const labelBox = useTemplateRef<HTMLElement>('labelBox');
 const handles = shallowRef<Place[]>([]);
 const spoken = ref('');
 
+const advice = shallowRef<AdviceView>();
+const readingCard = useTemplateRef<InstanceType<typeof ReadingCard>>('readingCard');
+
 let size = { width: 0, height: 0 };
+const readings = useReading(bench, props.index, () => size);
+const { reading, problem: readingProblem } = readings;
+/** Advice that was left alone; it comes again when the words change. */
+let left = '';
 let labels: Label[] = [];
 let layer: LabelLayer;
 let describing = 0;
@@ -31,15 +41,36 @@ function place(picture: PanelPicture) {
   if (picture.texts) labels = picture.texts.labels;
   layer.show(labels, picture.labels);
   if (JSON.stringify(picture.handles) !== JSON.stringify(handles.value)) handles.value = picture.handles;
+  void readings.follow();
   describeLater();
 }
 
-/** Says in words what the panel shows, once it rests. */
+/** Says in words what the panel shows, and what its window hides, once it rests. */
 function describeLater() {
   window.clearTimeout(describing);
   describing = window.setTimeout(async () => {
     spoken.value = (await bench.askInPlay({ kind: 'describe', panel: props.index, ...size })).text ?? '';
+    const inPlay = await bench.inPlayOf(props.index);
+    const answer = await bench.ask({ kind: 'advice', panel: props.index, ...size, ...inPlay });
+    advice.value = answer.advice?.message === left ? undefined : answer.advice;
   }, 300);
+}
+
+async function mend(chosen: Mended) {
+  advice.value = undefined;
+  await bench.mend(props.index, chosen);
+}
+
+function leaveAdvice() {
+  left = advice.value?.message ?? '';
+  advice.value = undefined;
+}
+
+/** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */
+async function openReading() {
+  const curve = bench.document?.shown.findLast((s) => s.kind === 'curve' && !s.hidden);
+  if (!reading.value && curve?.function) await readings.at(curve.function, '0');
+  await readingCard.value?.focus();
 }
 
 /** Label sizes that came with this frame count in the next, which is asked for at once. */
@@ -81,7 +112,8 @@ onMounted(() => {
   unlisten = listen(plane.value!, {
     pan: (dx, dy) => void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]),
     zoom,
-    fit,
+    fit: () => void bench.fit(props.index),
+    tap: (x, y) => void readings.tap(x, y),
     settled: () => void bench.keepWindow(props.index),
   });
 });
@@ -97,15 +129,6 @@ function zoom(x: number, y: number, factor: number) {
   void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
 }
 
-function fit() {
-  void bench.frames.request(['fitWindow', props.index, size.width, size.height]);
-}
-
-async function fitAndKeep() {
-  fit();
-  await bench.keepWindow(props.index);
-}
-
 const arrows: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -113,7 +136,7 @@ const arrows: Record<string, [number, number]> = {
   ArrowDown: [0, -1],
 };
 
-/** Keys on the plane: arrows pan, + and − zoom, 0 fits. */
+/** Keys on the plane: arrows pan, + and − zoom, 0 fits, r reads. */
 function planeKey(e: KeyboardEvent) {
   const arrow = arrows[e.key];
   if (arrow) {
@@ -122,7 +145,13 @@ function planeKey(e: KeyboardEvent) {
   } else if (e.key === '+' || e.key === '-') {
     zoom(size.width / 2, size.height / 2, e.key === '+' ? 0.8 : 1.25);
   } else if (e.key === '0') {
-    fit();
+    e.preventDefault();
+    void bench.fit(props.index);
+    return;
+  } else if (e.key === 'r' && !e.ctrlKey && !e.metaKey) {
+    e.preventDefault();
+    void openReading();
+    return;
   } else {
     return;
   }
@@ -198,7 +227,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
       class="plane"
       tabindex="0"
       role="application"
-      :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits.`"
+      :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
       @keydown="planeKey"
     >
       <canvas ref="groundCanvas" aria-hidden="true" />
@@ -218,9 +247,20 @@ async function nudge(e: KeyboardEvent, handle: Place) {
         @keydown="nudge($event, handle)"
       />
     </div>
+    <ReadingCard
+      v-if="reading"
+      ref="readingCard"
+      :reading="reading"
+      :problem="readingProblem"
+      :size="size"
+      @read="readings.at"
+      @keep="readings.keep"
+      @close="readings.close"
+    />
+    <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
     <p class="only-spoken" role="status">{{ spoken }}</p>
     <PanelTexts :panel="panel" @measured="measured" />
-    <PanelChips :panel="panel" :index="index" @fit="fitAndKeep" />
+    <PanelChips :panel="panel" :index="index" @fit="bench.fit(index)" @read="openReading" />
   </section>
 </template>
 

@@ -3,6 +3,8 @@ export interface Hands {
   pan(dx: number, dy: number): void;
   zoom(x: number, y: number, factor: number): void;
   fit(): void;
+  /** A tap that was no drag. */
+  tap(x: number, y: number): void;
   /** The hands let go, or the wheel rests. */
   settled(): void;
 }
@@ -58,10 +60,13 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
       hands.settled();
     } else if (e.timeStamp - lastTap < doubleTap) {
       hands.fit();
-      hands.settled();
       lastTap = 0;
     } else {
       lastTap = e.timeStamp;
+      if (e.type === 'pointerup') {
+        const { x, y } = place(e);
+        hands.tap(x, y);
+      }
     }
   };
   on('pointerup', up);

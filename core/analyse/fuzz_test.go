@@ -1,0 +1,135 @@
+package analyse_test
+
+import (
+	"math"
+	"testing"
+
+	"parvix/core/analyse"
+	"parvix/core/expr"
+	"parvix/core/expr/exprtest"
+	"parvix/core/program"
+)
+
+// No finding is invented: a zero is one, an extremum tops its neighbours, values exist where the domain says so and lie
+// in the range, and the function repeats with its period.
+func FuzzFindings(f *testing.F) {
+	for _, seed := range []string{"", "abcdefgh", "\x09\x00\x0a\x03\x02\x0b\x01\x00", "\x0f\x00\x06\x0f\x01\x00", "\x0c\x05\x00\x03\x02\x04"} {
+		f.Add([]byte(seed))
+	}
+	f.Fuzz(func(t *testing.T, data []byte) {
+		n := exprtest.Formula(data)
+		findings, err := analyse.Function(n, "x", analyse.Bounds{})
+		if err != nil {
+			return // refused by name
+		}
+		value, err := program.CompilePoint(n, []string{"x"})
+		if err != nil {
+			t.Fatal(err)
+		}
+		c := claims{t, expr.Text(n), value, findings}
+		c.domainAndRange()
+		c.zeros()
+		c.extrema()
+		c.period()
+	})
+}
+
+type claims struct {
+	t     *testing.T
+	text  string
+	value program.Point
+	f     *analyse.Findings
+}
+
+func (c *claims) at(x float64) float64 { return c.value([]float64{x}) }
+
+// rough is how much the value changes with the last digits of x: what cannot be compared closer.
+func (c *claims) rough(x float64) float64 {
+	h := 1e-12 * (1 + math.Abs(x))
+	v := c.at(x)
+	return math.Abs(c.at(x+h)-v) + math.Abs(c.at(x-h)-v) + 1e-9*(1+math.Abs(v))
+}
+
+func (c *claims) domainAndRange() {
+	for k := range 120 {
+		x := (float64(k) - 59.37) * 0.1617
+		y := c.at(x)
+		steady := math.IsNaN(c.at(x*(1+1e-9))) == math.IsNaN(y) && math.IsNaN(c.at(x*(1-1e-9))) == math.IsNaN(y)
+		if c.f.DomainKnown && steady && !math.IsInf(y, 0) && c.f.Period == nil && inside(c.f.Domain, x, 0) == math.IsNaN(y) {
+			c.t.Fatalf("%s has at %v the value %v; domain %s", c.text, x, y, analyse.Intervals(c.f.Domain))
+		}
+		if c.f.RangeKnown && y == y && math.Abs(y) < 1e8 && !inside(c.f.Range, y, 1e3*c.rough(x)) {
+			c.t.Fatalf("%s has at %v the value %v; range %s", c.text, x, y, analyse.Intervals(c.f.Range))
+		}
+	}
+}
+
+func inside(list []analyse.Interval, v, slack float64) bool {
+	for _, i := range list {
+		if v >= i.Lo.Value-slack && v <= i.Hi.Value+slack {
+			return true
+		}
+	}
+	return false
+}
+
+func (c *claims) zeros() {
+	for _, z := range c.f.Zeros {
+		y, x := c.at(z.X.Value), z.X.Value
+		h := 1e-6 * (1 + math.Abs(x))
+		change := math.Abs(c.at(x+h)-y) + math.Abs(c.at(x-h)-y)
+		if y == y && math.Abs(y) > 1e-6 && !(math.Abs(y) <= change) {
+			c.t.Fatalf("%s has at the zero %s the value %v", c.text, z.X.Text(), y)
+		}
+	}
+}
+
+func (c *claims) extrema() {
+	for sign, list := range map[float64][]analyse.Point{1: c.f.Maxima, -1: c.f.Minima} {
+		for _, p := range list {
+			x := p.X.Value
+			for _, h := range []float64{-1e-3, 1e-3, -1e-4, 1e-4} {
+				if math.Abs(h) > 0.2*c.room(x) {
+					continue
+				}
+				if y := c.at(x + h); y == y && sign*(y-p.Y.Value) > 10*c.rough(x)+10*c.rough(x+h) {
+					c.t.Fatalf("%s: the extremum (%s, %s) is passed by %v at %v", c.text, p.X.Text(), p.Y.Text(), y, x+h)
+				}
+			}
+		}
+	}
+}
+
+// room is the distance from x to the nearest other place that was found.
+func (c *claims) room(x float64) float64 {
+	least := 1.0
+	near := func(v float64) {
+		if d := math.Abs(v - x); d > 1e-9 {
+			least = math.Min(least, d)
+		}
+	}
+	for _, list := range [][]analyse.Point{c.f.Maxima, c.f.Minima, c.f.Holes, c.f.Zeros} {
+		for _, p := range list {
+			near(p.X.Value)
+		}
+	}
+	for _, j := range c.f.Jumps {
+		near(j.X.Value)
+	}
+	for _, l := range c.f.Vertical {
+		near(l.X.Value)
+	}
+	return least
+}
+
+func (c *claims) period() {
+	if c.f.Period == nil {
+		return
+	}
+	for _, x := range []float64{0.337, 1.913, -2.771} {
+		a, b := c.at(x), c.at(x+c.f.Period.Value)
+		if a == a && b == b && math.Abs(a-b) > 1e-7*(1+math.Abs(a))+1e3*c.rough(x) {
+			c.t.Fatalf("%s does not repeat with %s: %v and %v", c.text, c.f.Period.Text(), a, b)
+		}
+	}
+}

@@ -1,0 +1,71 @@
+package symbolic_test
+
+import (
+	"math"
+	"testing"
+
+	"parvix/core/breaks"
+	"parvix/core/expr"
+	"parvix/core/expr/exprtest"
+	"parvix/core/interval"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+)
+
+// places have no relation to each other, nor to π.
+var places = []float64{-7.31, -2.618, -1.113, -0.457, 0.0137, 0.339, 0.811, 1.377, 2.249, 3.917, 9.73}
+
+// well tells whether a value can be compared: it is finite, not huge, and does not hang on the last digits of x.
+func well(f program.Point, x, v float64) bool {
+	if math.IsNaN(v) || math.Abs(v) > 1e8 {
+		return false
+	}
+	near := f([]float64{x * (1 + 4e-14)})
+	return math.Abs(near-v) <= 1e-9*(1+math.Abs(v))
+}
+
+// What is simplified has the same values wherever the formula has one; where it had none, a condition says so.
+func FuzzSimplify(f *testing.F) {
+	for _, seed := range []string{"", "abcdefgh", "\x09\x00\x0a\x03\x02\x0b\x01\x00", "\x0f\x00\x06\x0f\x01\x00", "\x0c\x05\x00\x03\x02\x04"} {
+		f.Add([]byte(seed))
+	}
+	f.Fuzz(func(t *testing.T, data []byte) {
+		n := exprtest.Formula(data)
+		result := symbolic.Simplify(n)
+		before, err := program.CompilePoint(n, []string{"x"})
+		if err != nil {
+			t.Fatal(err)
+		}
+		after, err := program.CompilePoint(result.Node, []string{"x"})
+		if err != nil {
+			t.Fatalf("%s became %s: %v", expr.Text(n), expr.Text(result.Node), err)
+		}
+		for _, x := range places {
+			v, w := before([]float64{x}), after([]float64{x})
+			if !well(before, x, v) {
+				continue
+			}
+			if math.Abs(w-v) <= 1e-6*(1+math.Abs(v)) {
+				continue
+			}
+			if math.IsNaN(w) && !steady(before, x) {
+				continue
+			}
+			// A value that is nothing but rounding, as sin π times a large number: its bounds hold the true one.
+			if bounds, _ := breaks.Enclose(n, "x")(interval.Point(x)); w >= bounds.Lo && w <= bounds.Hi {
+				continue
+			}
+			t.Fatalf("%s = %v at %v, simplified %s = %v", expr.Text(n), v, x, expr.Text(result.Node), w)
+		}
+	})
+}
+
+// steady tells whether a formula has values all around x: at a jump or an end rounding may fall on either side.
+func steady(f program.Point, x float64) bool {
+	for _, h := range []float64{-1e-9, 1e-9, -1e-13, 1e-13} {
+		if v := f([]float64{x * (1 + h)}); math.IsNaN(v) {
+			return false
+		}
+	}
+	return true
+}

@@ -1,0 +1,88 @@
+// Findings follow what is in play: the core that has time computes them, the core for frames shows and tells them.
+import { ref, shallowRef } from 'vue';
+import type { Core } from '../core/client';
+import type { Document, FindingsView, Window } from '../generated/types';
+
+type Values = Record<string, number>;
+
+export function useFindings(
+  cores: { frames: Core; answers: Core },
+  document: () => Document | undefined,
+  drawAgain: () => void,
+) {
+  /** The function whose findings are open in the folio. */
+  const open = ref('');
+  const views = shallowRef<Record<string, FindingsView>>({});
+  const refused = shallowRef<Record<string, string>>({});
+  /** Whether the findings that are seen are those of other values than the ones in play. */
+  const behind = ref(false);
+
+  let busy = false;
+  let again = false;
+  let seen = '';
+
+  /** The functions whose findings are shown, told or open. */
+  function wanted(doc: Document): string[] {
+    const names = new Set<string>();
+    for (const s of doc.shown) if (s.kind === 'finding' && s.function && !s.hidden) names.add(s.function);
+    for (const s of doc.said) {
+      for (const p of s.pieces) if (p.kind === 'finding') names.add(p.text);
+    }
+    const stated = doc.stated.some((s) => s.kind === 'function' && s.name === open.value);
+    if (open.value && stated) names.add(open.value);
+    return [...names];
+  }
+
+  /** Finds out what is wanted when it has changed; calls that come meanwhile make one more round. */
+  async function follow() {
+    const doc = document();
+    if (!doc || !wanted(doc).length) return;
+    if (busy) {
+      again = true;
+      return;
+    }
+    busy = true;
+    do {
+      again = false;
+      const now = document();
+      if (now) await round(now);
+    } while (again);
+    busy = false;
+  }
+
+  async function round(doc: Document) {
+    const { values } = await cores.frames.ask({ kind: 'values' });
+    const names = wanted(doc);
+    const state = JSON.stringify([
+      values,
+      names,
+      doc.stated,
+      doc.angleUnit,
+      doc.decimalComma,
+      doc.panels[0]?.window,
+    ]);
+    if (state === seen) return;
+    behind.value = true;
+    for (const name of names) await study(name, values ?? {}, doc.panels[0]?.window);
+    seen = state;
+    behind.value = false;
+    drawAgain();
+  }
+
+  async function study(name: string, values: Values, window?: Window) {
+    const { findings, problem } = await cores.answers.ask({ kind: 'findings', id: name, values, window });
+    refused.value = { ...refused.value, [name]: problem?.message ?? '' };
+    if (!findings) return;
+    views.value = { ...views.value, [name]: findings };
+    await cores.frames.ask({ kind: 'found', found: findings.found });
+  }
+
+  function clear() {
+    open.value = '';
+    views.value = {};
+    refused.value = {};
+    seen = '';
+  }
+
+  return { open, views, refused, behind, follow, clear };
+}

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+// What the core found out about a function: each line can be shown on the stage or put into a text, and stays live.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { FindingLine } from '../generated/types';
+import MathText from '../shared/MathText.vue';
+
+const props = defineProps<{ name: string }>();
+const bench = useBench();
+const withHow = ref(false);
+
+const view = computed(() => bench.findings.views[props.name]);
+const refused = computed(() => bench.findings.refused[props.name]);
+
+const entryOf = (line: FindingLine) =>
+  bench.document?.shown.find(
+    (s) => s.kind === 'finding' && s.function === props.name && s.finding === line.finding,
+  );
+
+/** Shows a finding on the stage, or takes it off again. */
+function toggle(line: FindingLine) {
+  const entry = entryOf(line);
+  if (entry) return bench.askEdit({ kind: 'delete', id: entry.id });
+  const shown = { id: '', kind: 'finding' as const, function: props.name, finding: line.finding, colour: 0 };
+  return bench.askEdit({ kind: 'putShown', shown });
+}
+
+/** Puts a finding into a text of its own. */
+function tell(line: FindingLine) {
+  const words = `${line.name[0]!.toUpperCase()}${line.name.slice(1)} of ${props.name}: `;
+  const pieces = [
+    { kind: 'words' as const, text: words },
+    { kind: 'finding' as const, text: props.name, finding: line.finding },
+  ];
+  return bench.askEdit({ kind: 'putSaid', said: { id: '', pieces } });
+}
+</script>
+
+<template>
+  <div class="findings" role="region" :aria-label="`Findings of ${name}`" :aria-busy="bench.findings.behind">
+    <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
+    <p v-else-if="!view" class="hint">Being computed …</p>
+    <template v-else>
+      <dl :class="{ behind: bench.findings.behind }">
+        <div v-for="line in view.lines" :key="line.finding" class="line" :data-finding="line.finding">
+          <dt>{{ line.name }}</dt>
+          <dd :title="line.how">
+            <MathText :latex="line.latex" />
+            <small v-if="withHow">{{ line.how }}</small>
+          </dd>
+          <span class="deeds">
+            <button
+              v-if="line.drawn"
+              class="deed"
+              :aria-pressed="!!entryOf(line)"
+              :aria-label="`Show the ${line.name} of ${name} on the stage`"
+              title="Show on the stage"
+              @click="toggle(line)"
+            >
+              stage
+            </button>
+            <button
+              class="deed"
+              :aria-label="`Put the ${line.name} of ${name} into a text`"
+              title="Put into a text"
+              @click="tell(line)"
+            >
+              text
+            </button>
+          </span>
+        </div>
+      </dl>
+      <p v-for="words in view.undecided" :key="words" class="hint">Not decided: {{ words }}.</p>
+      <button class="link" :aria-pressed="withHow" @click="withHow = !withHow">
+        {{ withHow ? 'without' : 'with' }} the way each was found
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.findings {
+  margin: 6px 0 10px;
+  padding: 4px 0 8px 12px;
+  border-left: 2px solid var(--hairline);
+}
+dl {
+  margin: 0 0 6px;
+}
+dl.behind {
+  opacity: 0.55;
+}
+.line {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  column-gap: 8px;
+  padding: 4px 0;
+  border-bottom: 1px dotted var(--hairline);
+}
+dt {
+  font-size: 14px;
+  color: var(--muted);
+}
+dd {
+  grid-row: 2;
+  grid-column: 1 / -1;
+  margin: 0;
+  font-size: 17px;
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+small {
+  display: block;
+  font-size: 13px;
+  color: var(--muted);
+}
+.deeds {
+  display: flex;
+  gap: 6px;
+}
+.deed {
+  min-height: 26px;
+  padding: 0 9px;
+  font: inherit;
+  font-size: 13px;
+  color: var(--sea);
+  background: none;
+  border: 1px solid var(--hairline);
+  border-radius: 13px;
+  cursor: pointer;
+}
+.deed:hover,
+.deed:focus-visible {
+  background: var(--paper);
+}
+.deed[aria-pressed='true'] {
+  color: var(--on-head);
+  background: var(--sea);
+  border-color: var(--sea);
+}
+</style>
