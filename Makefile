@@ -38,14 +38,15 @@ test-browser: $(PAGE) ## The real interface in headless Chromium
 	@scripts/need database browser
 	go test -timeout 30m ./browser/...
 
-bench: $(PAGE) ## Figures: evaluation, sampling, saves, and frames in the browser
+bench: $(PAGE) ## Figures, native, in WebAssembly and in the browser: writes docs/performance.md
 	@scripts/need database browser
-	go test -run '^$$' -bench . -benchtime 300ms ./core/... ./server/...
-	go test -count=1 -v -run TestFigures ./browser -figures
+	go run ./cmd/figures
 
 fuzz: ## Look for formulas and files that break something (FUZZTIME=10m)
 	go test -run '^$$' -fuzz FuzzParse -fuzztime $${FUZZTIME:-60s} ./core/expr
 	go test -run '^$$' -fuzz FuzzDecode -fuzztime $${FUZZTIME:-60s} ./core/document
+	go test -run '^$$' -fuzz FuzzSimplify -fuzztime $${FUZZTIME:-60s} ./core/symbolic
+	go test -run '^$$' -fuzz FuzzFindings -fuzztime $${FUZZTIME:-60s} ./core/analyse
 
 .PHONY: lint-quick
 lint-quick:

@@ -19,9 +19,10 @@ func TestFigures(t *testing.T) {
 		t.Skip("figures are taken by make bench")
 	}
 	before := processorTimes(t)
+	evaluations(t)
 	openings(t)
-	frames(t, "10 curves, dial dragged", tenCurves(t), "a")
-	frames(t, "the fountain, dial dragged", mustDemo(t, 0), "k")
+	frames(t, "ten curves, one dial dragged", tenCurves(t), "a")
+	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
 	// On a shared host the figures hold only while this is near 0.
 	after := processorTimes(t)
 	const steal, idle = 7, 3
@@ -31,7 +32,7 @@ func TestFigures(t *testing.T) {
 			busy += after[i] - before[i]
 		}
 	}
-	fmt.Printf("of the processors' busy time the host took %.0f %% for others meanwhile\n", 100*(after[steal]-before[steal])/busy)
+	fmt.Printf("figure|host|%.0f\n", 100*(after[steal]-before[steal])/busy)
 }
 
 // processorTimes reads the first line of /proc/stat: user, nice, system, idle, iowait, irq, softirq, steal.
@@ -64,8 +65,8 @@ func openings(t *testing.T) {
 		}
 		require.NoError(t, page.Close())
 	}
-	fmt.Printf("opening a demonstration, to its first picture: first visit %s ms (budget 2000), again %s ms (budget 600)\n",
-		spread(first), spread(again))
+	fmt.Printf("figure|page|opening a demonstration, first visit, to its first picture|%s ms|2.0 s\n", spread(first))
+	fmt.Printf("figure|page|the same, again|%s ms|0.6 s\n", spread(again))
 }
 
 // tenCurves is the demonstration of the core's own benchmark, in which one dial moves ten curves.
@@ -98,12 +99,13 @@ func frames(t *testing.T, name string, d *document.Document, dial string) {
 		}
 		return list
 	}
-	fmt.Printf("%s, %d frames, ms: core %s; transfer %s; drawing %s; handler to last drawing command %s (budget p95 16.7)\n",
-		name, len(timings), spread(part(func(x timing) float64 { return x.Core })),
-		spread(part(func(x timing) float64 { return x.Transfer })), spread(part(func(x timing) float64 { return x.Draw })),
-		spread(part(func(x timing) float64 { return x.Total })))
-	fmt.Printf("  the page's labels and readouts %s; handler until all of the picture is in its place %s\n",
-		spread(part(func(x timing) float64 { return x.Page })), spread(part(func(x timing) float64 { return x.All })))
+	show := func(what string, of func(timing) float64, budget string) {
+		fmt.Printf("figure|page|%s: %s|%s ms|%s\n", name, what, spread(part(of)), budget)
+	}
+	show("from the input's handler to the last drawing command", func(x timing) float64 { return x.Total }, "p95 16.7 ms")
+	show("of that in the core", func(x timing) float64 { return x.Core }, "")
+	show("of that drawing", func(x timing) float64 { return x.Draw }, "")
+	show("until labels, dials and readouts are in place too", func(x timing) float64 { return x.All }, "")
 }
 
 // drag moves a dial's pointer to and fro by pointer events, one for each display frame, as a hand's come.
@@ -128,7 +130,7 @@ func drag(t *testing.T, page *rod.Page, dial string, moves int) {
 func spread(list []float64) string {
 	slices.Sort(list)
 	at := func(share float64) float64 { return list[min(len(list)-1, int(share*float64(len(list))))] }
-	return fmt.Sprintf("median %.1f p95 %.1f", at(0.5), at(0.95))
+	return fmt.Sprintf("median %.1f, p95 %.1f", at(0.5), at(0.95))
 }
 
 // importDocument puts a document on the shelf and gives its id.

@@ -516,6 +516,10 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	if !p.cut || p.border {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
 	}
+	// A smooth formula is continuous wherever it has a value, also at the end of a root or an arcsine.
+	if y, ok := a.valueAt(s.tree, p.x, true); ok {
+		return series.Behaviour{Kind: series.Finite, Limit: valueOf(y)}
+	}
 	if p.x.Exact != nil {
 		probe := between(s.lo.Value, s.hi.Value)
 		if b := series.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {

@@ -278,8 +278,14 @@ type tailProof struct {
 	side     int
 	enclose  breaks.Enclosure
 	limit    *series.Behaviour
-	terms    [][]ratio
+	terms    []outweighing
 	ready    bool
+}
+
+// outweighing is a term with the quotients of all others by it, and its factors that could be 0.
+type outweighing struct {
+	others  []ratio
+	factors []breaks.Enclosure
 }
 
 // ratio is a quotient of two terms with its logarithmic derivative.
@@ -336,16 +342,25 @@ func (t *tailProof) outweighed(r float64) bool {
 		t.ready = true
 		t.prepare()
 	}
-	for _, row := range t.terms {
+	for _, term := range t.terms {
 		total := 0.0
-		for _, q := range row {
+		for _, q := range term.others {
 			total += q.bound(t.beyond(r), float64(t.side)*r, t.side)
 		}
-		if total < 1 {
+		if total < 1 && term.neverZero(t.beyond(r)) {
 			return true
 		}
 	}
 	return false
+}
+
+func (o outweighing) neverZero(beyond interval.I) bool {
+	for _, f := range o.factors {
+		if v, _ := f(beyond); v.Lo <= 0 && v.Hi >= 0 {
+			return false
+		}
+	}
+	return true
 }
 
 // withExponentials writes the hyperbolic functions by e^u, whose growth can be compared.
@@ -393,7 +408,12 @@ func (t *tailProof) prepare() {
 		nodes[i] = term.Node()
 	}
 	for i := range nodes {
-		var row []ratio
+		row := outweighing{}
+		for _, f := range terms[i].Factors {
+			if c, ok := f.Base.(*expr.Constant); !ok || c.Name != "e" {
+				row.factors = append(row.factors, breaks.Enclose(f.Base, t.variable))
+			}
+		}
 		for j := range nodes {
 			if i == j {
 				continue
@@ -404,7 +424,7 @@ func (t *tailProof) prepare() {
 				return
 			}
 			d := symbolic.Simplify(over(symbolic.Derivative(q, t.variable), q)).Node
-			row = append(row, ratio{value, breaks.Enclose(q, t.variable), breaks.Enclose(d, t.variable)})
+			row.others = append(row.others, ratio{value, breaks.Enclose(q, t.variable), breaks.Enclose(d, t.variable)})
 		}
 		t.terms = append(t.terms, row)
 	}

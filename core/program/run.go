@@ -92,9 +92,7 @@ func (m *Machine) step(s *step, out, xs []float64) {
 	case opMulAdd:
 		m.mulAdd(s, out, xs)
 	case opNeg:
-		for i, v := range a {
-			out[i] = -v
-		}
+		negateBlock(out, a)
 	case opSin:
 		sinBlock(out, a)
 	case opCos:
@@ -104,13 +102,9 @@ func (m *Machine) step(s *step, out, xs []float64) {
 	case opLn:
 		lnBlock(out, a)
 	case opSqrt:
-		for i, v := range a {
-			out[i] = math.Sqrt(v)
-		}
+		sqrtBlock(out, a)
 	case opAbs:
-		for i, v := range a {
-			out[i] = math.Abs(v)
-		}
+		absBlock(out, a)
 	case opUnary:
 		for i, v := range a {
 			out[i] = s.fn(v)
@@ -125,68 +119,41 @@ func (m *Machine) arithmetic(s *step, out, a, b []float64) {
 	switch {
 	case b == nil:
 		k := m.scalars[s.b.index]
-		a = a[:len(out)]
 		switch s.op {
 		case opAdd:
-			for i, v := range a {
-				out[i] = v + k
-			}
+			addScalar(out, a, k)
 		case opSub:
-			for i, v := range a {
-				out[i] = v - k
-			}
+			addScalar(out, a, -k)
 		case opMul:
-			for i, v := range a {
-				out[i] = v * k
-			}
+			scale(out, a, k)
 		case opDiv:
 			if k == 0 {
 				k = math.NaN()
 			}
-			for i, v := range a {
-				out[i] = v / k
-			}
+			divideByScalar(out, a, k)
 		}
 	case a == nil:
 		k := m.scalars[s.a.index]
-		b = b[:len(out)]
 		switch s.op {
 		case opAdd:
-			for i, v := range b {
-				out[i] = k + v
-			}
+			addScalar(out, b, k)
 		case opSub:
-			for i, v := range b {
-				out[i] = k - v
-			}
+			subtractFrom(out, b, k)
 		case opMul:
-			for i, v := range b {
-				out[i] = k * v
-			}
+			scale(out, b, k)
 		case opDiv:
-			for i, v := range b {
-				out[i] = divide(k, v)
-			}
+			divideScalar(out, b, k)
 		}
 	default:
-		a, b = a[:len(out)], b[:len(out)]
 		switch s.op {
 		case opAdd:
-			for i, v := range a {
-				out[i] = v + b[i]
-			}
+			addBlocks(out, a, b)
 		case opSub:
-			for i, v := range a {
-				out[i] = v - b[i]
-			}
+			subtractBlocks(out, a, b)
 		case opMul:
-			for i, v := range a {
-				out[i] = v * b[i]
-			}
+			multiplyBlocks(out, a, b)
 		case opDiv:
-			for i, v := range a {
-				out[i] = divide(v, b[i])
-			}
+			divideBlocks(out, a, b)
 		}
 	}
 }
@@ -206,27 +173,15 @@ func (m *Machine) mulAdd(s *step, out, xs []float64) {
 	if a == nil {
 		a, b, kb = b, nil, m.number(s.a)
 	}
-	a = a[:len(out)]
 	switch {
 	case b == nil && c == nil:
-		for i, v := range a {
-			out[i] = v*kb + kc
-		}
+		scaleAddScalar(out, a, kb, kc)
 	case b == nil:
-		c = c[:len(out)]
-		for i, v := range a {
-			out[i] = v*kb + c[i]
-		}
+		scaleAddBlock(out, a, c, kb)
 	case c == nil:
-		b = b[:len(out)]
-		for i, v := range a {
-			out[i] = v*b[i] + kc
-		}
+		multiplyAddScalar(out, a, b, kc)
 	default:
-		b, c = b[:len(out)], c[:len(out)]
-		for i, v := range a {
-			out[i] = v*b[i] + c[i]
-		}
+		multiplyAddBlocks(out, a, b, c)
 	}
 }
 

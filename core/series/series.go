@@ -12,6 +12,7 @@ import (
 	"sort"
 
 	"parvix/core/exact"
+	"parvix/core/symbolic"
 )
 
 // scale is e^P·t^q·L^l; the larger one grows faster as t → 0+.
@@ -173,12 +174,22 @@ func merged(a, b term) (t term, left bool) {
 		a.restless, a.c = true, exact.Int(1)
 		return a, true
 	}
-	a.c = a.c.Plus(b.c)
+	a.c = held(a.c.Plus(b.c))
 	if a.c.IsZero() {
 		return a, false
 	}
 	signOf(a.c) // gives up on what might be 0
 	return a, true
+}
+
+// maxCoefficient bounds the size of a coefficient: longer ones take longer than what they say is worth.
+const maxCoefficient = 60
+
+func held(c exact.Value) exact.Value {
+	if _, rational := c.Rat(); !rational && symbolic.Size(c.Node()) > maxCoefficient {
+		panic(unknown{})
+	}
+	return c
 }
 
 // shortened cuts a sum that has become too long.
@@ -197,7 +208,7 @@ func scaled(a sum, c exact.Value) sum {
 	out := sum{cut: a.cut, terms: make([]term, len(a.terms))}
 	for i, t := range a.terms {
 		if !t.restless {
-			t.c = t.c.Times(c)
+			t.c = held(t.c.Times(c))
 		}
 		out.terms[i] = t
 	}

@@ -119,8 +119,12 @@ func TestABareAngleIsInTheDemonstrationsUnit(t *testing.T) {
 }
 
 func BenchmarkSimplify(b *testing.B) {
-	n := parse(b, "2(x + 1)² − 3x(x − 4) + sin(−x)/√12")
-	for b.Loop() {
-		symbolic.Simplify(n)
+	for _, text := range []string{"2(x + 1)² − 3x(x − 4)", "sin(−x)/√12 + 6/4", "(x + 1)(x − 2)³", "a(x − h)² + k", "x² sin(x) e^(−x/3)"} {
+		n := parse(b, text)
+		b.Run(text, func(b *testing.B) {
+			for b.Loop() {
+				symbolic.Simplify(n)
+			}
+		})
 	}
 }
