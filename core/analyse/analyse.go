@@ -31,7 +31,12 @@ type analyser struct {
 	endless   map[string]bool // lists that go on outside the window
 	unsettled map[string]bool // lists that may miss something
 	trees     map[string]derivatives
+	quotients map[string]quotient
+	budget    breaks.Budget
 }
+
+// maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
+const maxWork = 1000000
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {
@@ -44,6 +49,12 @@ type segment struct {
 	known, near bool
 	leftEnd     series.Behaviour
 	rightEnd    series.Behaviour
+}
+
+// quotient is a formula as one fraction.
+type quotient struct {
+	above, below expr.Node
+	ok           bool
 }
 
 type derivatives struct {
@@ -70,9 +81,10 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	if err != nil {
 		return nil, err
 	}
+	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, trees: map[string]derivatives{}}
+		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, budget: breaks.Budget{Left: maxWork}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}
@@ -476,6 +488,9 @@ func isReadable(n expr.Node) bool {
 	return readable
 }
 
+// maxPutIn bounds the formulas into which exact numbers are put.
+const maxPutIn = 200
+
 // number puts x into a simplified formula.
 func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
 	f, err := program.CompilePoint(n, []string{a.variable})
@@ -483,7 +498,7 @@ func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
 		return Number{}, false
 	}
 	v := f([]float64{x.Value})
-	if x.Exact != nil {
+	if x.Exact != nil && symbolic.Size(n) <= maxPutIn {
 		e := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: x.Exact}))
 		w := e.Float()
 		agrees := math.IsNaN(v) || math.Abs(w-v) <= 1e-8*(1+math.Abs(w))
@@ -520,6 +535,9 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	if y, ok := a.valueAt(s.tree, p.x, true); ok {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(y)}
 	}
+	if b, ok := a.pole(s, p.x, side); ok {
+		return b
+	}
 	if p.x.Exact != nil {
 		probe := between(s.lo.Value, s.hi.Value)
 		if b := series.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
@@ -527,6 +545,41 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 		}
 	}
 	return a.followed(s, p.x.Value, side)
+}
+
+// pole tells that the formula grows without bound at x: as one fraction its denominator is 0 there and its numerator is
+// not. The way it goes is its sign next to x.
+func (a *analyser) pole(s *segment, x Number, side int) (series.Behaviour, bool) {
+	if x.Exact == nil {
+		return series.Behaviour{}, false
+	}
+	key := expr.Text(s.tree)
+	q, known := a.quotients[key]
+	if !known {
+		q.above, q.below, q.ok = symbolic.Together(symbolic.Simplify(symbolic.TangentsAsQuotients(s.simple)).Node)
+		a.quotients[key] = q
+	}
+	if !q.ok || !depends(q.below, a.variable) {
+		return series.Behaviour{}, false
+	}
+	above, _ := breaks.Enclose(q.above, a.variable)(interval.I{Lo: x.Value - 1e-9, Hi: x.Value + 1e-9})
+	below := exact.Of(symbolic.Substitute(q.below, map[string]expr.Node{a.variable: x.Exact}))
+	if above.Lo <= 0 && above.Hi >= 0 || !below.IsZero() {
+		return series.Behaviour{}, false
+	}
+	f, err := program.CompilePoint(s.simple, []string{a.variable})
+	if err != nil {
+		return series.Behaviour{}, false
+	}
+	room := math.Min(1, math.Abs(between(s.lo.Value, s.hi.Value)-x.Value))
+	near, nearer := f([]float64{x.Value + float64(side)*1e-3*room}), f([]float64{x.Value + float64(side)*1e-5*room})
+	switch {
+	case near > 0 && nearer > near:
+		return series.Behaviour{Kind: series.Rising}, true
+	case near < 0 && nearer < near:
+		return series.Behaviour{Kind: series.Falling}, true
+	}
+	return series.Behaviour{}, false
 }
 
 func valueOf(n Number) exact.Value {

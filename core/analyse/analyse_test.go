@@ -1,15 +1,14 @@
 package analyse_test
 
 import (
-	"fmt"
-	"os"
-	"strings"
+	"math"
 	"testing"
-	"time"
 
+	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/analyse"
+	"parvix/core/exact"
 	"parvix/core/expr"
 )
 
@@ -20,67 +19,83 @@ func parse(t testing.TB, text string) expr.Node {
 	return f.Node
 }
 
-func dump(f *analyse.Findings) string {
-	var b strings.Builder
-	pts := func(name string, l []analyse.Point) {
-		if len(l) == 0 {
-			return
-		}
-		fmt.Fprintf(&b, "  %s:", name)
-		for _, p := range l {
-			end := ""
-			if p.End {
-				end = "e"
-			}
-			fmt.Fprintf(&b, " (%s|%s)%s", p.X.Text(), p.Y.Text(), end)
-		}
-		b.WriteString("\n")
-	}
-	fmt.Fprintf(&b, "  D %s  R %s sym %s\n", analyse.Intervals(f.Domain), analyse.Intervals(f.Range), f.Symmetry)
-	if f.Period != nil {
-		fmt.Fprintf(&b, "  period %s\n", f.Period.Text())
-		if f.Amplitude != nil {
-			fmt.Fprintf(&b, "  ampl %s centre %s\n", f.Amplitude.Text(), f.CentreLine.Text())
-		}
-	}
-	if f.YIntercept != nil {
-		fmt.Fprintf(&b, "  y0 %s\n", f.YIntercept.Y.Text())
-	}
-	pts("zeros", f.Zeros)
-	pts("max", f.Maxima)
-	pts("min", f.Minima)
-	pts("infl", f.Inflections)
-	pts("holes", f.Holes)
-	for _, l := range f.Vertical {
-		fmt.Fprintf(&b, "  x = %s side %d\n", l.X.Text(), l.Side)
-	}
-	for _, l := range append(f.Horizontal, f.Slanted...) {
-		fmt.Fprintf(&b, "  y = %s x + %s side %d\n", l.Slope.Text(), l.Lift.Text(), l.Side)
-	}
-	for _, j := range f.Jumps {
-		fmt.Fprintf(&b, "  jump %s %s→%s val %s\n", j.X.Text(), j.Left.Text(), j.Right.Text(), j.Value.Text())
-	}
-	if len(f.Rising)+len(f.Falling) > 0 {
-		fmt.Fprintf(&b, "  up %s down %s\n", analyse.Intervals(f.Rising), analyse.Intervals(f.Falling))
-	}
-	if len(f.ConcaveUp)+len(f.ConcaveDown) > 0 {
-		fmt.Fprintf(&b, "  cup %s cap %s\n", analyse.Intervals(f.ConcaveUp), analyse.Intervals(f.ConcaveDown))
-	}
-	if len(f.Undecided) > 0 {
-		fmt.Fprintf(&b, "  UNDECIDED %s\n", strings.Join(f.Undecided, "; "))
-	}
-	return b.String()
+func findings(t testing.TB, text string, bounds analyse.Bounds) *analyse.Findings {
+	t.Helper()
+	f, err := analyse.Function(parse(t, text), "x", bounds)
+	require.NoError(t, err, text)
+	return f
 }
 
-func TestDump(t *testing.T) {
-	list := os.Getenv("FUNCTIONS")
-	if list == "" {
-		t.Skip()
+// The values are checked in core/question against a reference library; here is what findings say of themselves.
+
+func TestEveryFindingSaysHowItWasFound(t *testing.T) {
+	for _, text := range []string{"x³ − 3x", "x − cos x", "(x² − 1)/(x − 1)", "tan x", "x² + 1/x", "e^(−x²)", "|x| − 1"} {
+		f := findings(t, text, analyse.Bounds{})
+		for _, list := range [][]analyse.Point{f.Zeros, f.Maxima, f.Minima, f.Inflections, f.Holes} {
+			for _, p := range list {
+				assert.NotEmpty(t, p.How, "%s at %s", text, p.X.Text())
+			}
+		}
+		for _, list := range [][]analyse.Line{f.Vertical, f.Horizontal, f.Slanted} {
+			for _, l := range list {
+				assert.NotEmpty(t, l.How, text)
+			}
+		}
+		assert.NotEmpty(t, f.SymmetryHow)
 	}
-	for _, text := range strings.Split(list, ";;") {
-		start := time.Now()
-		f, err := analyse.Function(parse(t, text), "x", analyse.Bounds{})
-		require.NoError(t, err)
-		fmt.Printf("%s   [%v]\n%s", text, time.Since(start).Round(time.Microsecond), dump(f))
+}
+
+// cos x = x at 0.739085133215160641655…, the Dottie number (OEIS A003957).
+func TestWhatHasNoClosedFormIsBracketedAndSaysSo(t *testing.T) {
+	f := findings(t, "x − cos x", analyse.Bounds{})
+	require.Len(t, f.Zeros, 1)
+	assert.InDelta(t, 0.7390851332151607, f.Zeros[0].X.Value, 1e-12)
+	assert.Nil(t, f.Zeros[0].X.Exact)
+	assert.Equal(t, analyse.Bracketed, f.Zeros[0].How)
+	assert.Equal(t, "≈0.739085", f.Zeros[0].X.Text())
+}
+
+func TestAnEndlessListIsListedInTheWindowAndSaysSo(t *testing.T) {
+	f := findings(t, "x sin x", analyse.Bounds{Left: -7, Right: 7})
+	require.Len(t, f.Zeros, 5)
+	assert.Equal(t, "-2 pi", expr.Text(f.Zeros[0].X.Exact))
+	assert.Contains(t, f.Undecided[0], "only listed from x = −7 to 7")
+}
+
+func TestWhatCouldNotBeDecidedIsSaidAndNotGuessed(t *testing.T) {
+	f := findings(t, "sin(1/x)", analyse.Bounds{})
+	assert.NotEmpty(t, f.Undecided)
+	assert.Empty(t, f.Vertical)
+	assert.Empty(t, f.Holes, "it swings endlessly at 0")
+	assert.Equal(t, "[−1, 1]", analyse.Intervals(f.Range))
+}
+
+// Zeros of a higher order, where rounding hides the sign on a whole stretch.
+func TestFlatZerosAreOne(t *testing.T) {
+	for _, text := range []string{"(x − 1)^5", "(x − 1)^6", "x − sin x", "1 − cos x − x²/2", "(x² − 2x + 1)³"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Len(t, f.Zeros, 1, text)
 	}
+}
+
+func TestAnIntervalsEndsCount(t *testing.T) {
+	lo, hi := exact.Int(-1), exact.Int(2)
+	f := findings(t, "x²", analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true, HiClosed: false})
+	assert.Equal(t, "[−1, 2)", analyse.Intervals(f.Domain))
+	assert.Equal(t, "[0, 4)", analyse.Intervals(f.Range))
+	require.Len(t, f.Maxima, 1)
+	assert.True(t, f.Maxima[0].End)
+	assert.InDelta(t, -1, f.Maxima[0].X.Value, 0)
+	assert.False(t, math.IsInf(f.Range[0].Hi.Value, 1))
+}
+
+// Each of these once took minutes or would not end.
+func TestFindingsComeToAnEnd(t *testing.T) {
+	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "e^(e^(e^x))",
+		"floor(1/x)", "sum(sin(k x)/k for k from 1 to 30)"} {
+		_, err := analyse.Function(parse(t, text), "x", analyse.Bounds{})
+		assert.NoError(t, err, text)
+	}
+	_, err := analyse.Function(parse(t, "sum(x^k for k from 1 to 500)"), "x", analyse.Bounds{})
+	assert.ErrorContains(t, err, "more work")
 }

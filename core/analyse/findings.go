@@ -104,3 +104,29 @@ type Bounds struct {
 	// Left and Right is the window in which endless lists are listed, −10 to 10 when both are 0.
 	Left, Right float64
 }
+
+// within narrows bounds that are not given to those of a function that holds on an interval only: nothing is to be
+// looked for outside.
+func (b Bounds) within(n expr.Node, variable string) Bounds {
+	pieces, ok := n.(*expr.Pieces)
+	if !ok || b.Lo != nil || b.Hi != nil {
+		return b
+	}
+	var lo, hi *exact.Value
+	loClosed, hiClosed := false, false
+	for _, p := range pieces.List {
+		when := p.When
+		if when.Of != nil || when.Var != variable || when.Lo == nil || when.Hi == nil || len(expr.Names(when.Lo))+len(expr.Names(when.Hi)) > 0 {
+			return b
+		}
+		from, to := exact.Of(when.Lo), exact.Of(when.Hi)
+		if lo == nil || from.Float() < lo.Float() {
+			lo, loClosed = &from, when.LoClosed
+		}
+		if hi == nil || to.Float() > hi.Float() {
+			hi, hiClosed = &to, when.HiClosed
+		}
+	}
+	b.Lo, b.Hi, b.LoClosed, b.HiClosed = lo, hi, loClosed, hiClosed
+	return b
+}

@@ -121,11 +121,11 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 	if !(from < to) {
 		return out
 	}
-	values, complete := breaks.Zeros(n, a.variable, from, to)
+	values, complete := breaks.Zeros(n, a.variable, from, to, &a.budget)
 	if !complete {
 		// Where the formula fades to 0 at an end no interval can tell its sign; there its leading power does.
 		if near, far := from+a.fading(n, from, to, 1), to-a.fading(n, to, from, -1); near > from || far < to {
-			values, complete = breaks.Zeros(n, a.variable, near, far)
+			values, complete = breaks.Zeros(n, a.variable, near, far, &a.budget)
 		}
 	}
 	out.complete = complete
@@ -230,9 +230,15 @@ func (a *analyser) exactPlace(end float64) (exact.Value, bool) {
 	return exact.Value{}, false
 }
 
+// maxRecognised bounds the formulas that are tried at exact numbers, maxCompared those whose terms are.
+const maxRecognised, maxCompared = 120, 90
+
 // recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
 // exactly 0.
 func recognised(n expr.Node, variable string, v float64) (Number, bool) {
+	if symbolic.Size(n) > maxRecognised {
+		return Number{}, false
+	}
 	try := func(e exact.Value) bool {
 		w := exact.Of(symbolic.Substitute(n, map[string]expr.Node{variable: e.Node()}))
 		return w.IsZero()
@@ -400,7 +406,7 @@ func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
 
 func (t *tailProof) prepare() {
 	terms, ok := symbolic.Numerator(withExponentials(t.n))
-	if !ok || len(terms) < 2 || len(terms) > 12 {
+	if !ok || len(terms) < 2 || len(terms) > 12 || symbolic.Size(t.n) > maxCompared {
 		return
 	}
 	nodes := make([]expr.Node, len(terms))

@@ -252,7 +252,12 @@ func (r *reader) readPieces(n *expr.Pieces, outer program.Point) {
 // Find lists the critical places in [from, to], in order and each once, for the inputs in (in[0] is overwritten).
 // complete is false when there are more than can be listed; then some are missing.
 func (f *Finder) Find(from, to float64, in []float64) (places []Place, complete bool) {
-	s := search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true, limits: f.limits}
+	s := f.search(from, to, in)
+	return s.places, s.complete
+}
+
+func (f *Finder) search(from, to float64, in []float64) *search {
+	s := &search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true, limits: f.limits}
 	if s.limits == (limits{}) {
 		s.limits = drawing
 	}
@@ -275,7 +280,7 @@ func (f *Finder) Find(from, to float64, in []float64) (places []Place, complete 
 		s.settle()
 		s.keep()
 	}
-	return s.places, s.complete
+	return s
 }
 
 type search struct {

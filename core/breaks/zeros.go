@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/symbolic"
 )
 
 // Enclosure bounds a formula and its derivative by the variable over an interval; the derivative is the whole line where
@@ -20,8 +21,15 @@ func Enclose(n expr.Node, variable string) Enclosure {
 	}
 }
 
-// listing are the limits of a list of zeros: those that crowd towards a place have no end.
-var listing = limits{200, 10000}
+// Budget bounds the work of several searches together, in operations of interval arithmetic.
+type Budget struct{ Left int }
+
+// Limits of one list of zeros: those that crowd towards a place have no end.
+const (
+	maxZeros  = 200
+	mostSteps = 10000
+	fewSteps  = 300
+)
 
 // EncloseAt compiles n, inlined and in radians; inputs as in program.Compile, the variable first.
 func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64) (value, slope interval.I) {
@@ -40,14 +48,16 @@ func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64)
 
 // Zeros brackets where n is 0 in [from, to], on whose inside it must be smooth. complete is false when a place could not
 // be settled within the bounds of work. A zero is reported where the sign surely changes, or where n is met without a
-// change of sign and is 0 there but for rounding.
-func Zeros(n expr.Node, variable string, from, to float64) (zeros []float64, complete bool) {
-	inputs := []string{variable}
-	r := reader{inputs: inputs, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: listing}}
+// change of sign and is 0 there but for rounding. What was spent is taken from the budget.
+func Zeros(n expr.Node, variable string, from, to float64, budget *Budget) (zeros []float64, complete bool) {
+	size := symbolic.Size(n)
+	steps := min(max(budget.Left/size, fewSteps), mostSteps)
+	r := reader{inputs: []string{variable}, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: limits{maxZeros, steps}}}
 	r.add(n, nil, guard{kind: Corner, at: []float64{0}})
-	places, complete := r.f.Find(from, to, []float64{math.NaN()})
-	for _, p := range places {
+	found := r.f.search(from, to, []float64{math.NaN()})
+	budget.Left -= found.work * size
+	for _, p := range found.places {
 		zeros = append(zeros, p.X)
 	}
-	return zeros, complete
+	return zeros, found.complete
 }

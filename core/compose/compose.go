@@ -47,7 +47,7 @@ type drawnCurve struct {
 const (
 	curveWidth  = 3
 	boundWidth  = 1.2
-	bandOpacity = 0.55
+	bandOpacity = 0.4
 	parentWidth = 2.2
 	guideWidth  = 1.6
 	traceRadius = 3.4

@@ -54,9 +54,12 @@ func (c *Composer) foundGuides(d *evaluate.Demonstration, s *evaluate.Shown, v V
 		}
 		line := []sample.Point{{X: v.Left, Y: g.At + g.Slope*v.Left}, {X: v.Right, Y: g.At + g.Slope*v.Right}}
 		c.clipped(line, v, colour, c.scaled(guideWidth), pattern)
-		x := v.Width - 70
-		if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 0 && y <= v.Height {
-			anchors = append(anchors, anchor{x: x, y: y, label: picture.Label{LaTeX: d.Typeset("y=" + lineText(g))}})
+		// As far to the right as the line is in sight.
+		for x := v.Width - 70; x > 20; x -= 30 {
+			if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 16 && y <= v.Height-16 {
+				anchors = append(anchors, anchor{x: x, y: y, label: picture.Label{LaTeX: d.Typeset("y=" + lineText(g))}})
+				break
+			}
 		}
 	}
 	c.room.lines(c.pen.Data[from:])

@@ -227,6 +227,9 @@ func (door *Door) loaded() *Loaded {
 			for _, name := range expr.Names(f.Formula) {
 				v.Moves = v.Moves || d.Find(name) >= 0
 			}
+			if simple := d.Simplified(f); simple != nil {
+				v.Simplified = d.LaTeX(simple, d.Class)
+			}
 		}
 		l.Functions = append(l.Functions, v)
 	}

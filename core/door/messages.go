@@ -176,6 +176,8 @@ type FunctionView struct {
 	ID    string `json:"id"`
 	LaTeX string `json:"latex"`
 	Text  string `json:"text"`
+	// Simplified is what a function that uses others comes to, typeset; empty where that says no more.
+	Simplified string `json:"simplified,omitempty"`
 	// Moves tells that its formula holds parameters, so that a line with their values is worth showing.
 	Moves bool `json:"moves"`
 }

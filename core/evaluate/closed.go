@@ -45,7 +45,7 @@ func (d *Demonstration) loadClosed(f *Function, finding document.Finding) *close
 	case document.Inflections:
 		equation, test = derive(f.Inlined, 2), derive(f.Inlined, 3)
 	case document.VerticalAsymptotes:
-		above, below, ok := symbolic.Together(withSines(f.Inlined))
+		above, below, ok := symbolic.Together(symbolic.TangentsAsQuotients(f.Inlined))
 		if !ok || len(expr.Names(below)) == 0 {
 			return nil
 		}
@@ -83,28 +83,6 @@ func (d *Demonstration) loadClosed(f *Function, finding document.Finding) *close
 	}
 	d.Counters.Compiles++
 	return c
-}
-
-// withSines writes the tangent and its kin as quotients, whose denominators are the poles.
-func withSines(n expr.Node) expr.Node {
-	n = expr.Map(n, withSines)
-	c, ok := n.(*expr.Call)
-	if !ok || len(c.Args) != 1 {
-		return n
-	}
-	of := func(name string) expr.Node { return &expr.Call{Name: name, Args: c.Args} }
-	quotient := func(above, below expr.Node) expr.Node { return &expr.Binary{Op: expr.Div, L: above, R: below} }
-	switch c.Name {
-	case "tan":
-		return quotient(of("sin"), of("cos"))
-	case "cot":
-		return quotient(of("cos"), of("sin"))
-	case "sec":
-		return quotient(expr.Num(1), of("cos"))
-	case "csc":
-		return quotient(expr.Num(1), of("sin"))
-	}
-	return n
 }
 
 // points are the places in play between left and right; ok is false where the formulas say nothing.

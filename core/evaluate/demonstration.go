@@ -219,14 +219,40 @@ func (d *Demonstration) lookup(name string) (symbolic.Definition, bool) {
 	return symbolic.Definition{Variables: f.Stated.Variables, Body: f.Formula}, true
 }
 
-// Resolve puts stated functions into a formula and angles into radians.
+// Resolve puts stated functions into a formula and angles into radians. Angles come first, so that a derivative by an
+// angle in degrees carries its factor π/180.
 func (d *Demonstration) Resolve(n expr.Node) (expr.Node, error) {
-	inlined, err := symbolic.Inline(n, d.lookup)
-	if err != nil {
-		return nil, err
-	}
-	return symbolic.Radians(inlined, d.Document.AngleUnit == document.Degree), nil
+	degrees := d.Document.AngleUnit == document.Degree
+	return symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
+		def, ok := d.lookup(name)
+		def.Body = symbolic.Radians(def.Body, degrees)
+		return def, ok
+	})
 }
+
+// Simplified is what a function that uses other functions comes to, simplified: d(x, 2) as a formula in x. It is nil
+// where that says no more than the formula itself.
+func (d *Demonstration) Simplified(f *Function) expr.Node {
+	if f.Formula == nil || len(expr.Calls(f.Formula)) == 0 {
+		return nil
+	}
+	inlined, err := symbolic.Inline(f.Formula, d.lookup)
+	if d.Document.AngleUnit == document.Degree && err == nil {
+		// A derivative needs its angles in radians; without trigonometry both are the same.
+		inlined, err = d.Resolve(f.Formula)
+	}
+	if err != nil {
+		return nil
+	}
+	simple := symbolic.Simplify(inlined).Node
+	if expr.Equal(simple, f.Formula) || symbolic.Size(simple) > mostSimplified {
+		return nil
+	}
+	return simple
+}
+
+// mostSimplified bounds what is worth reading.
+const mostSimplified = 80
 
 func (d *Demonstration) compileFunction(f *Function) {
 	n, err := d.Resolve(f.Formula)

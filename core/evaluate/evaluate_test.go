@@ -8,7 +8,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/document"
+	"parvix/core/edit"
 	"parvix/core/evaluate"
+	"parvix/core/expr"
 )
 
 func demonstration(t testing.TB, formulas map[string]string, values map[string]float64, shown ...document.Shown) *evaluate.Demonstration {
@@ -175,4 +177,31 @@ func TestANewReadingKeepsWhatIsInPlay(t *testing.T) {
 	second := evaluate.Load(first.Document, first)
 	assert.Equal(t, 4.0, second.Parameters[0].Value)
 	assert.True(t, second.Moved())
+}
+
+// d/dx sin(x°) = (π/180)·cos(x°): the chain rule (DLMF 1.4.8).
+func TestADerivativeByAnAngleInDegreesCarriesItsFactor(t *testing.T) {
+	d := document.New("Lamp")
+	d.AngleUnit = document.Degree
+	for _, s := range []string{"f(x) = sin x", "g(x) = f'(x)", "h(x) = f''(x)"} {
+		after, err := edit.State(d, "", s)
+		require.NoError(t, err)
+		d = after
+	}
+	e := evaluate.Load(d, nil)
+	assert.InDelta(t, math.Pi/180, e.Function("g").Curve.At(0, []float64{0}), 1e-15)
+	assert.InDelta(t, -math.Pi*math.Pi/180/180, e.Function("h").Curve.At(90, []float64{0}), 1e-15)
+}
+
+func TestAFunctionThatUsesOthersIsShownSimplified(t *testing.T) {
+	d := document.New("Crane")
+	for _, s := range []string{"d(x, y) = x² + 2x y + y²", "g(x) = d(x, 2)", "h(x) = g'(x)", "u(x) = g(h(x))"} {
+		after, err := edit.State(d, "", s)
+		require.NoError(t, err)
+		d = after
+	}
+	e := evaluate.Load(d, nil)
+	assert.Equal(t, "x^2 + 4x + 4", expr.Text(e.Simplified(e.Function("g"))))
+	assert.Equal(t, "2x + 4", expr.Text(e.Simplified(e.Function("h"))))
+	assert.Nil(t, e.Simplified(e.Function("d")), "it uses no other function")
 }

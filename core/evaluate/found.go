@@ -99,7 +99,7 @@ func repeated(points []found.Point, period, left, right float64) []found.Point {
 	var list []found.Point
 	for _, p := range points {
 		for k := math.Ceil((left - p.X) / period); p.X+k*period <= right && len(list) < maxRepeats; k++ {
-			list = append(list, found.Point{p.X + k*period, p.Y, p.Open})
+			list = append(list, found.Point{X: p.X + k*period, Y: p.Y, Open: p.Open})
 		}
 	}
 	return list

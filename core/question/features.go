@@ -82,7 +82,7 @@ func list[T any](f *analyse.Findings, items []T, write func(T) map[string]any) m
 	return out
 }
 
-func interval(i analyse.Interval) map[string]any {
+func intervalFields(i analyse.Interval) map[string]any {
 	return map[string]any{"lo": jsonNumber(i.Lo.Value), "hi": jsonNumber(i.Hi.Value), "loClosed": i.LoClosed, "hiClosed": i.HiClosed,
 		"text": i.Text()}
 }
@@ -104,7 +104,7 @@ func (w written) sets(f *analyse.Findings) {
 		}
 		intervals := make([]map[string]any, 0, len(list))
 		for _, i := range list {
-			intervals = append(intervals, interval(i))
+			intervals = append(intervals, intervalFields(i))
 		}
 		out := map[string]any{"text": analyse.Intervals(list), "intervals": intervals, "how": how}
 		if whole := len(list) == 1 && math.IsInf(list[0].Lo.Value, -1); repeats && f.Period != nil && !whole {
@@ -116,7 +116,7 @@ func (w written) sets(f *analyse.Findings) {
 	w["range"] = set(f.Range, f.RangeKnown, analyse.Signs, false)
 	for name, intervals := range map[string][]analyse.Interval{"increasing": f.Rising, "decreasing": f.Falling,
 		"concaveUp": f.ConcaveUp, "concaveDown": f.ConcaveDown} {
-		out := list(f, intervals, interval)
+		out := list(f, intervals, intervalFields)
 		out["text"], out["how"] = analyse.Intervals(intervals), analyse.Signs
 		w[name] = out
 	}
@@ -127,7 +127,7 @@ func (w written) points(f *analyse.Findings) {
 		"inflections": f.Inflections, "holes": f.Holes} {
 		w[name] = list(f, points, point)
 	}
-	w["zeroIntervals"] = list(f, f.ZeroOn, interval)
+	w["zeroIntervals"] = list(f, f.ZeroOn, intervalFields)
 	w["yIntercept"] = nil
 	if f.YIntercept != nil {
 		out := point(*f.YIntercept)

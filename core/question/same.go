@@ -5,7 +5,9 @@ import (
 	"sort"
 
 	"parvix/core/analyse"
+	"parvix/core/breaks"
 	"parvix/core/expr"
+	"parvix/core/interval"
 	"parvix/core/problem"
 	"parvix/core/program"
 	"parvix/core/symbolic"
@@ -74,6 +76,7 @@ func compare(a, b expr.Node) (comparison, error) {
 	if err != nil {
 		return c, err
 	}
+	apart := enclosures(a, b, c.names)
 	difference := symbolic.Simplify(&expr.Binary{Op: expr.Sub, L: a, R: b}).Node
 	zero, isNumber := difference.(*expr.Number)
 	c.how = analyse.Sampled
@@ -91,7 +94,7 @@ func compare(a, b expr.Node) (comparison, error) {
 			}
 		default:
 			compared++
-			if c.how != analyse.Identity && c.differs == nil && differ(t.a, t.b) {
+			if c.how != analyse.Identity && c.differs == nil && differ(t.a, t.b) && apart(in) {
 				c.differs = t
 			}
 		}
@@ -125,6 +128,17 @@ func (c *comparison) compareDomains(a, b expr.Node) {
 	}
 	if texts[0] != texts[1] {
 		c.domainsDiffer = true
+	}
+}
+
+// enclosures tells whether the bounds of two formulas at a place have nothing in common: then their values differ, and
+// not by rounding only, as large numbers that cancel do.
+func enclosures(a, b expr.Node, names []string) func(in []float64) bool {
+	f, g := breaks.EncloseAt(a, names), breaks.EncloseAt(b, names)
+	return func(in []float64) bool {
+		v, _ := f(interval.Point(in[0]), in)
+		w, _ := g(interval.Point(in[0]), in)
+		return v.Hi < w.Lo || w.Hi < v.Lo
 	}
 }
 

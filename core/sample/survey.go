@@ -53,7 +53,7 @@ func (s *Sampler) survey(f *Function, in []float64, v View) {
 	if len(s.xs) > 1 {
 		c.steps(0, len(s.xs)-1)
 	}
-	s.columns = append(s.columns, c.columns...)
+	s.columns = append(s.columns, smoothed(c.columns, c.belowColumns)...)
 	if len(c.extra) == 0 {
 		return
 	}
@@ -192,6 +192,20 @@ func (c *survey) hunt(a, b, ya, yb float64, left *int) {
 	c.extra = append(c.extra, mid)
 	c.hunt(a, mid, ya, ym, left)
 	c.hunt(mid, b, ym, yb, left)
+}
+
+// smoothed gives each column the bounds of its neighbours too: between the places that were tried the function may have
+// gone as far.
+func smoothed(columns []Column, width float64) []Column {
+	out := append([]Column{}, columns...)
+	for i := range columns {
+		for _, k := range []int{i - 1, i + 1} {
+			if k >= 0 && k < len(columns) && math.Abs(columns[k].X-columns[i].X) < 2*width {
+				out[i].Low, out[i].High = math.Min(out[i].Low, columns[k].Low), math.Max(out[i].High, columns[k].High)
+			}
+		}
+	}
+	return out
 }
 
 // bands joins neighbouring columns to envelopes.

@@ -316,37 +316,35 @@ func (s *solver) point(n expr.Node) program.Point {
 
 // size is the sum of the absolute values of the terms that make n, against which a remainder is judged.
 func (s *solver) size(n expr.Node) func(x float64) float64 {
-	var parts []program.Point
-	var collect func(n expr.Node)
-	collect = func(n expr.Node) {
-		switch n := n.(type) {
-		case *expr.Neg:
-			collect(n.X)
-			return
-		case *expr.Binary:
-			if n.Op == expr.Add || n.Op == expr.Sub {
-				collect(n.L)
-				collect(n.R)
-				return
-			}
-			if n.Op == expr.Div {
-				// A quotient is as exact as its numerator is.
-				collect(n.L)
-				return
-			}
-		}
-		parts = append(parts, s.point(n))
-	}
-	collect(n)
+	of := s.sizeOf(n)
 	return func(x float64) float64 {
-		total := 0.0
-		for _, p := range parts {
-			if v := math.Abs(p([]float64{x})); !math.IsNaN(v) {
-				total += v
-			}
-		}
 		// Far from 0 an angle itself is rounded.
-		return math.Max(total, 1e-5*(1+math.Abs(x)))
+		return math.Max(of(x), 1e-5*(1+math.Abs(x)))
+	}
+}
+
+func (s *solver) sizeOf(n expr.Node) func(x float64) float64 {
+	switch n := n.(type) {
+	case *expr.Neg:
+		return s.sizeOf(n.X)
+	case *expr.Binary:
+		l, r := s.sizeOf(n.L), s.sizeOf(n.R)
+		switch n.Op {
+		case expr.Add, expr.Sub:
+			return func(x float64) float64 { return l(x) + r(x) }
+		case expr.Mul:
+			return func(x float64) float64 { return l(x) * r(x) }
+		case expr.Div:
+			below := s.point(n.R)
+			return func(x float64) float64 { return l(x) / math.Abs(below([]float64{x})) }
+		}
+	}
+	value := s.point(n)
+	return func(x float64) float64 {
+		if v := math.Abs(value([]float64{x})); !math.IsNaN(v) {
+			return v
+		}
+		return 0
 	}
 }
 

@@ -225,7 +225,7 @@ func together(parts []string) string {
 	for i, p := range parts {
 		parts[i] = "{" + p + "}"
 	}
-	return strings.Join(parts, `,\quad `)
+	return strings.Join(parts, `,\;\allowbreak `)
 }
 
 func more(count int) string {

@@ -51,7 +51,7 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	assert.Equal(t, `(-\infty,\;\infty)`, f[document.Domain])
 	assert.Equal(t, `(-\infty,\;4.5]`, f[document.Range])
 	assert.Equal(t, `{(3,\;4.5)}`, f[document.Maxima])
-	assert.Equal(t, `{x=0},\quad {x=6}`, f[document.Zeros])
+	assert.Equal(t, `{x=0},\;\allowbreak {x=6}`, f[document.Zeros])
 	g := lines(t, d, "g")
 	assert.Equal(t, `(-\infty,\;3)\cup (3,\;\infty)`, g[document.Domain])
 	assert.Equal(t, `{x=3}`, g[document.VerticalAsymptotes])

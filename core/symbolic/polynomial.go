@@ -458,7 +458,14 @@ func (p Polynomial) bracketed() []float64 {
 	return roots
 }
 
+// signAt is the sign of p(x), exactly where rounding could hide it.
 func (p Polynomial) signAt(x float64) int {
+	if v := p.Float(x); math.Abs(v) > p.doubt(x) {
+		if v > 0 {
+			return 1
+		}
+		return -1
+	}
 	r := new(big.Rat).SetFloat64(x)
 	if r == nil {
 		return 0
@@ -473,15 +480,10 @@ func (p Polynomial) bisect(a, b float64, sa int) float64 {
 		if m <= a || m >= b {
 			break
 		}
-		v := p.Float(m)
-		s := 1
-		if v < 0 {
-			s = -1
+		if b-a <= 1e-14*(1+math.Abs(m)) && math.Abs(p.Float(m)) <= p.doubt(m) {
+			break // the rest is below what a number holds of such a root
 		}
-		if size := p.sizeAt(m); math.Abs(v) < 1e-12*size || size == 0 {
-			s = p.signAt(m)
-		}
-		switch s {
+		switch p.signAt(m) {
 		case 0:
 			return m
 		case sa:
@@ -495,6 +497,10 @@ func (p Polynomial) bisect(a, b float64, sa int) float64 {
 	}
 	return b
 }
+
+// doubt bounds the error of Float: Horner's rule errs by less than 2n units of the sizes (N. J. Higham, Accuracy and
+// Stability of Numerical Algorithms, 2002, 5.1).
+func (p Polynomial) doubt(x float64) float64 { return float64(2*len(p)) * 0x1p-52 * p.sizeAt(x) }
 
 func (p Polynomial) sizeAt(x float64) float64 {
 	out := 0.0

@@ -316,3 +316,24 @@ func (t Term) Node() expr.Node {
 	}
 	return Simplify(out).Node
 }
+
+// TangentsAsQuotients writes the tangent and its kin as quotients of sine and cosine, whose denominators are the poles.
+func TangentsAsQuotients(n expr.Node) expr.Node {
+	n = expr.Map(n, TangentsAsQuotients)
+	c, ok := n.(*expr.Call)
+	if !ok || len(c.Args) != 1 {
+		return n
+	}
+	of := func(name string) expr.Node { return call(name, c.Args...) }
+	switch c.Name {
+	case "tan":
+		return div(of("sin"), of("cos"))
+	case "cot":
+		return div(of("cos"), of("sin"))
+	case "sec":
+		return div(num(1), of("cos"))
+	case "csc":
+		return div(num(1), of("sin"))
+	}
+	return n
+}

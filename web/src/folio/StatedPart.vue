@@ -55,6 +55,9 @@ function actions(stated: Stated): Action[] {
             {{ stated.step }}
           </span>
           <template #below>
+            <p v-if="view?.simplified" class="simplified">
+              that is <MathText :latex="view.simplified" />
+            </p>
             <NowLine v-if="view?.moves" :place="place" />
             <button
               v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
@@ -79,6 +82,10 @@ function actions(stated: Stated): Action[] {
 <style scoped>
 .formula {
   font-size: 17px;
+}
+.simplified {
+  margin: 0;
+  color: var(--muted);
 }
 .letter {
   color: var(--hue);

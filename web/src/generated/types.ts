@@ -306,6 +306,8 @@ export interface FunctionView {
   id: string;
   latex: string;
   text: string;
+  /** Simplified is what a function that uses others comes to, typeset; empty where that says no more. */
+  simplified?: string;
   /** Moves tells that its formula holds parameters, so that a line with their values is worth showing. */
   moves: boolean;
 }
