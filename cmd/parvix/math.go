@@ -15,8 +15,8 @@ import (
 
 // mathCommand answers one question from its arguments or many from JSON lines.
 type mathCommand struct {
-	Question string   `arg:"" optional:"" help:"value, simplify, derivative or sample."`
-	Args     []string `arg:"" optional:"" help:"The expression, then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
+	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same or sample."`
+	Args     []string `arg:"" optional:"" help:"The expression (two of them for same), then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
 	Batch    string   `help:"A file of JSON lines, '-' for standard input: one question a line, answers in the same order."`
 	JSON     bool     `name:"json" help:"Answer in JSON."`
 }
@@ -27,7 +27,11 @@ func (mathCommand) Help() string {
   parvix math value "sin(pi/6)"
   parvix math value "a x^2 + 1" with.a=3 with.x=2
   parvix math simplify "2(x+1)+3"
+  parvix math simplify "x^2 + 6x + 5" form=squared
   parvix math derivative "x^2 sin x" by=x --json
+  parvix math features "(x^2 - 1)/(x - 1)" --json
+  parvix math features "sin x" from=0 to=2pi
+  parvix math same "(x + 1)^2" "x^2 + 2x + 1"
   parvix math sample "tan x" from=-6 to=6 bottom=-4 top=4 width=1200 height=800 --json
   echo '{"ask":"value","expr":"cos 60°","id":1}' | parvix math --batch -`
 }
@@ -62,9 +66,39 @@ func (c *mathCommand) Run() error {
 	}
 	sort.Strings(names)
 	for _, name := range names {
-		fmt.Printf("%s: %v\n", name, fields[name])
+		if text := short(fields[name]); text != "" {
+			fmt.Printf("%s: %s\n", name, text)
+		}
 	}
 	return nil
+}
+
+// short writes a field for reading: a set by its text, a list by its members; nothing where there is nothing.
+func short(field any) string {
+	switch field := field.(type) {
+	case nil:
+		return ""
+	case map[string]any:
+		if text, ok := field["text"].(string); ok {
+			return text
+		}
+		if items, ok := field["items"].([]any); ok {
+			return short(items)
+		}
+	case []any:
+		parts := make([]string, 0, len(field))
+		for _, item := range field {
+			parts = append(parts, short(item))
+		}
+		return strings.Join(parts, "; ")
+	case string:
+		return field
+	}
+	data, err := json.Marshal(field)
+	if err != nil {
+		return fmt.Sprint(field)
+	}
+	return string(data)
 }
 
 // fields makes a question of the arguments: what is no field=value pair is the expression.
@@ -82,6 +116,10 @@ func (c *mathCommand) fields() map[string]any {
 			with[strings.TrimPrefix(name, "with.")] = typed
 		case isPair && !strings.ContainsAny(name, "( <>"):
 			fields[name] = typed
+		case c.Question == "same" && fields["a"] != nil:
+			fields["b"] = arg
+		case c.Question == "same":
+			fields["a"] = arg
 		default:
 			fields["expr"] = arg
 		}
