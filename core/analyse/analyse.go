@@ -36,7 +36,7 @@ type analyser struct {
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
-const maxWork = 1000000
+const maxWork = 2000000
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {
@@ -84,7 +84,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, budget: breaks.Budget{Left: maxWork}}
+		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, budget: breaks.Budget{Left: maxWork, Over: maxWork}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}

@@ -5,7 +5,6 @@ import (
 
 	"parvix/core/expr"
 	"parvix/core/interval"
-	"parvix/core/symbolic"
 )
 
 // Enclosure bounds a formula and its derivative by the variable over an interval; the derivative is the whole line where
@@ -21,8 +20,9 @@ func Enclose(n expr.Node, variable string) Enclosure {
 	}
 }
 
-// Budget bounds the work of several searches together, in operations of interval arithmetic.
-type Budget struct{ Left int }
+// Budget bounds the work of several searches together, in operations of interval arithmetic. A search that begins
+// without any Left still gets a few steps, until Over more are spent.
+type Budget struct{ Left, Over int }
 
 // Limits of one list of zeros: those that crowd towards a place have no end.
 const (
@@ -30,6 +30,19 @@ const (
 	mostSteps = 10000
 	fewSteps  = 300
 )
+
+// cost is about what enclosing n and its slope takes: a function as much as several operations.
+func cost(n expr.Node) int {
+	total := 0
+	expr.Walk(n, func(n expr.Node) bool {
+		total++
+		if _, isCall := n.(*expr.Call); isCall {
+			total += 7
+		}
+		return true
+	})
+	return total
+}
 
 // EncloseAt compiles n, inlined and in radians; inputs as in program.Compile, the variable first.
 func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64) (value, slope interval.I) {
@@ -50,7 +63,10 @@ func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64)
 // be settled within the bounds of work. A zero is reported where the sign surely changes, or where n is met without a
 // change of sign and is 0 there but for rounding. What was spent is taken from the budget.
 func Zeros(n expr.Node, variable string, from, to float64, budget *Budget) (zeros []float64, complete bool) {
-	size := symbolic.Size(n)
+	if budget.Left < -budget.Over {
+		return nil, false
+	}
+	size := cost(n)
 	steps := min(max(budget.Left/size, fewSteps), mostSteps)
 	r := reader{inputs: []string{variable}, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: limits{maxZeros, steps}}}
 	r.add(n, nil, guard{kind: Corner, at: []float64{0}})

@@ -1,6 +1,7 @@
 package expr
 
 import (
+	"fmt"
 	"strings"
 	"unicode"
 	"unicode/utf8"
@@ -139,6 +140,9 @@ func (l *lexer) number(r rune, size int) *problem.Problem {
 	if l.scope.Comma && strings.Contains(text, ".") {
 		return problem.New("decimal-comma", from, l.at, strings.ReplaceAll(text, ".", ","))
 	}
+	if len(text) > MaxDigits+1 {
+		return problem.New("number-long", from, l.at, fmt.Sprint(MaxDigits))
+	}
 	if points > 1 || text == "." {
 		return problem.New("number", from, l.at, text)
 	}
@@ -201,10 +205,13 @@ func (l *lexer) letters() {
 	}
 }
 
+// longestName bounds, in bytes, what is looked up as one name.
+const longestName = 40
+
 // name reads one name from a run of letters that ends at end, with its index if it has one.
 func (l *lexer) name(end int) {
 	from := l.at
-	for stop := end; stop > from; stop-- {
+	for stop := min(end, from+longestName); stop > from; stop-- {
 		if !utf8.RuneStart(byteAt(l.text, stop)) {
 			continue
 		}

@@ -13,6 +13,7 @@ import (
 const (
 	MaxCharacters = 2000
 	MaxDepth      = 200
+	MaxDigits     = 60 // of one number
 )
 
 // Scope is what a formula may refer to: the stated names. Letters that are not in it are single-letter names.

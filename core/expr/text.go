@@ -92,12 +92,12 @@ func (s textStyle) number(r *big.Rat) (string, int) {
 	return text, bind
 }
 
-// Decimal writes a fraction as a terminating decimal where it has one of at most 17 places, else as p/q.
+// Decimal writes a fraction as a terminating decimal where it has one of at most MaxDigits places, else as p/q.
 func Decimal(r *big.Rat) string {
 	if r.IsInt() {
 		return r.Num().String()
 	}
-	if places, exact := r.FloatPrec(); exact && places <= 17 {
+	if places, exact := r.FloatPrec(); exact && places <= MaxDigits {
 		return r.FloatString(places)
 	}
 	return r.String()

@@ -29,6 +29,7 @@ var catalogue = map[string]string{
 	"head":                "On the left of “=” a name is needed, such as f(x).",
 	"head-variable":       "“{0}” cannot be a variable.",
 	"head-reserved":       "{0} is already the name of a constant or of a built-in function.",
+	"number-long":         "A number has at most {0} digits here.",
 	"decimal-comma":       "Decimals are written with a comma here: {0}.",
 	"number":              "“{0}” is not a number.",
 

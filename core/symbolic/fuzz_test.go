@@ -15,9 +15,9 @@ import (
 // places have no relation to each other, nor to π.
 var places = []float64{-7.31, -2.618, -1.113, -0.457, 0.0137, 0.339, 0.811, 1.377, 2.249, 3.917, 9.73}
 
-// well tells whether a value can be compared: it is finite, not huge, and does not hang on the last digits of x.
+// well tells whether a value can be compared: it is finite, not huge, no 0 by underflow, and does not hang on the last digits of x.
 func well(f program.Point, x, v float64) bool {
-	if math.IsNaN(v) || math.Abs(v) > 1e8 {
+	if math.IsNaN(v) || v == 0 || math.Abs(v) > 1e8 {
 		return false
 	}
 	near := f([]float64{x * (1 + 4e-14)})
