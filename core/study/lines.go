@@ -12,6 +12,7 @@ import (
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/number"
+	"parvix/core/symbolic"
 )
 
 // Line is a finding to be read: its name, what was found in LaTeX, and how.
@@ -169,12 +170,23 @@ func (w writer) number(n analyse.Number) string {
 	case math.IsInf(n.Value, -1):
 		return `-\infty`
 	case n.Exact != nil:
-		if r, ok := exact.Of(n.Exact).Rat(); ok && w.decimals && ends(r) {
-			return expr.LaTeX(expr.Rat(r), nil)
+		if w.decimals {
+			return expr.LaTeX(withDecimals(n.Exact), nil)
 		}
 		return expr.LaTeX(n.Exact, nil)
 	}
 	return `\approx ` + number.Format(n.Value, 4)
+}
+
+// withDecimals writes the fractions in a number as decimals where they end.
+func withDecimals(n expr.Node) expr.Node {
+	if r, ok := symbolic.Fraction(n); ok && ends(r) {
+		if r.Sign() < 0 {
+			return &expr.Neg{X: expr.Rat(new(big.Rat).Neg(r))}
+		}
+		return expr.Rat(r)
+	}
+	return expr.Map(n, withDecimals)
 }
 
 // ends tells whether a fraction has at most four decimals.
@@ -284,7 +296,7 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 	}
 	text := strings.Join(parts, `\cup `)
 	if whole := math.IsInf(list[0].Lo.Value, -1); onAxis && w.period != nil && !whole {
-		text += `\;\text{, every }` + w.number(*w.period)
+		text += `\text{, every }` + w.number(*w.period)
 	}
 	return text
 }
