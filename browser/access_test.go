@@ -43,6 +43,14 @@ func TestEveryScreenCanBeUsedByEveryone(t *testing.T) {
 		assertAccessible(t, page, "shelf")
 		copyBench(t, page, fountain)
 		assertAccessible(t, page, "bench")
+		require.NoError(t, one(t, page, ".plane").Focus())
+		press(t, page, 'r')
+		one(t, page, ".card[role=dialog]")
+		assertAccessible(t, page, "bench with a reading")
+		click(t, saying(t, page, ".card button", "close"))
+		openFindings(t, page)
+		assertAccessible(t, page, "bench with findings")
+		click(t, saying(t, page, "[aria-label=Stated] button", "fold the findings"))
 		click(t, one(t, page, `[data-entry="c1"] .says`))
 		one(t, page, ".entry-form")
 		assertAccessible(t, page, "bench with a form")
@@ -70,7 +78,7 @@ func TestTheKeyboardAloneReachesEverything(t *testing.T) {
 			return (e.getAttribute('aria-label') ?? e.textContent).trim();
 		}`))
 	}
-	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits.",
+	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.",
 		"Point V; arrow keys move it", "State a function or a parameter", "Write a text", "h", "Sweep t", "k one step up"} {
 		assert.Contains(t, reached, want)
 	}

@@ -21,7 +21,7 @@ func typesetOf(t *testing.T, page *rod.Page, selector string) string {
 
 func openFindings(t *testing.T, page *rod.Page) {
 	t.Helper()
-	click(t, saying(t, page, "[aria-label=Stated] .link", "^findings$"))
+	click(t, saying(t, page, "[aria-label=Stated] .unfold", "^findings$"))
 	one(t, page, ".findings .line")
 }
 

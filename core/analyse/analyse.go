@@ -17,22 +17,23 @@ import (
 
 // analyser holds one function under examination.
 type analyser struct {
-	n         expr.Node
-	variable  string
-	f         program.Point
-	bounds    Bounds
-	lo, hi    float64 // the interval that is examined
-	left      float64 // the window for endless lists
-	right     float64
-	period    float64 // 0 for none
-	solutions map[string]solved
-	segments  []segment
-	places    []place
-	endless   map[string]bool // lists that go on outside the window
-	unsettled map[string]bool // lists that may miss something
-	trees     map[string]derivatives
-	quotients map[string]quotient
-	budget    breaks.Budget
+	n          expr.Node
+	variable   string
+	f          program.Point
+	bounds     Bounds
+	lo, hi     float64 // the interval that is examined
+	left       float64 // the window for endless lists
+	right      float64
+	period     float64 // 0 for none
+	solutions  map[string]solved
+	segments   []segment
+	places     []place
+	endless    map[string]bool // lists that go on outside the window
+	unsettled  map[string]bool // lists that may miss something
+	trees      map[string]derivatives
+	quotients  map[string]quotient
+	numerators map[string]expr.Node
+	budget     breaks.Budget
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
@@ -84,7 +85,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, budget: breaks.Budget{Left: maxWork, Over: maxWork}}
+		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, budget: breaks.Budget{Left: maxWork, Over: maxWork}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}

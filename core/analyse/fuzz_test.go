@@ -17,7 +17,7 @@ func FuzzFindings(f *testing.F) {
 		f.Add([]byte(seed))
 	}
 	f.Fuzz(func(t *testing.T, data []byte) {
-		n := exprtest.Formula(data)
+		n := exprtest.Formula(data, 3)
 		findings, err := analyse.Function(n, "x", analyse.Bounds{})
 		if err != nil {
 			return // refused by name

@@ -97,6 +97,20 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 	return out
 }
 
+// numerator is that of n as one fraction, worked out once a formula; n itself where it would grow too long.
+func (a *analyser) numerator(n expr.Node) expr.Node {
+	key := expr.Text(n)
+	above, known := a.numerators[key]
+	if !known {
+		var ok bool
+		if above, _, ok = symbolic.Together(n); !ok {
+			above = n
+		}
+		a.numerators[key] = above
+	}
+	return above
+}
+
 // maxPlaces bounds a list.
 const maxPlaces = 400
 
@@ -104,9 +118,7 @@ const maxPlaces = 400
 func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 	out := zeroSet{complete: true}
 	// Inside a segment no denominator is 0, and without it a gap at an end is no obstacle.
-	if above, _, ok := symbolic.Together(n); ok {
-		n = above
-	}
+	n = a.numerator(n)
 	from, to := lo, hi
 	if math.IsInf(lo, -1) {
 		if from = a.tail(n, -1, hi); math.IsNaN(from) {

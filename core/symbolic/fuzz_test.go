@@ -30,7 +30,7 @@ func FuzzSimplify(f *testing.F) {
 		f.Add([]byte(seed))
 	}
 	f.Fuzz(func(t *testing.T, data []byte) {
-		n := exprtest.Formula(data)
+		n := exprtest.Formula(data, 4)
 		result := symbolic.Simplify(n)
 		before, err := program.CompilePoint(n, []string{"x"})
 		if err != nil {

@@ -7,10 +7,11 @@ import (
 	"parvix/core/expr"
 )
 
-// Formula reads bytes as choices in a grammar of formulas in x; bytes that run out end every branch with a leaf.
-func Formula(data []byte) expr.Node {
+// Formula reads bytes as choices in a grammar of formulas in x, nested so deep at most; bytes that run out end every
+// branch with a leaf.
+func Formula(data []byte, depth int) expr.Node {
 	m := &maker{data: data}
-	return m.formula(4)
+	return m.formula(depth)
 }
 
 type maker struct {

@@ -44,11 +44,11 @@ function tell(line: FindingLine) {
       <dl :class="{ behind: bench.findings.behind }">
         <div v-for="line in view.lines" :key="line.finding" class="line" :data-finding="line.finding">
           <dt>{{ line.name }}</dt>
-          <dd :title="line.how">
+          <dd class="found" :title="line.how">
             <MathText :latex="line.latex" />
             <small v-if="withHow">{{ line.how }}</small>
           </dd>
-          <span class="deeds">
+          <dd class="deeds">
             <button
               v-if="line.drawn"
               class="deed"
@@ -67,7 +67,7 @@ function tell(line: FindingLine) {
             >
               text
             </button>
-          </span>
+          </dd>
         </div>
       </dl>
       <p v-for="words in view.undecided" :key="words" class="hint">Not decided: {{ words }}.</p>
@@ -101,7 +101,7 @@ dt {
   font-size: 14px;
   color: var(--muted);
 }
-dd {
+.found {
   grid-row: 2;
   grid-column: 1 / -1;
   margin: 0;
@@ -115,7 +115,10 @@ small {
   color: var(--muted);
 }
 .deeds {
+  grid-row: 1;
+  grid-column: 2;
   display: flex;
+  margin: 0;
   gap: 6px;
 }
 .deed {

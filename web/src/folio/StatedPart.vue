@@ -55,13 +55,11 @@ function actions(stated: Stated): Action[] {
             {{ stated.step }}
           </span>
           <template #below>
-            <p v-if="view?.simplified" class="simplified">
-              that is <MathText :latex="view.simplified" />
-            </p>
+            <p v-if="view?.simplified" class="simplified">that is <MathText :latex="view.simplified" /></p>
             <NowLine v-if="view?.moves" :place="place" />
             <button
               v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
-              class="link"
+              class="unfold"
               :aria-expanded="bench.findings.open === stated.name"
               @click="study(stated.name)"
             >
@@ -82,6 +80,23 @@ function actions(stated: Stated): Action[] {
 <style scoped>
 .formula {
   font-size: 17px;
+}
+.unfold {
+  min-height: 28px;
+  padding: 0 11px;
+  margin: 2px 0;
+  font: inherit;
+  font-size: 14px;
+  color: var(--sea);
+  background: none;
+  border: 1px solid var(--hairline);
+  border-radius: 14px;
+  cursor: pointer;
+}
+.unfold:hover,
+.unfold:focus-visible,
+.unfold[aria-expanded='true'] {
+  background: var(--paper);
 }
 .simplified {
   margin: 0;
