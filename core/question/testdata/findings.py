@@ -44,6 +44,15 @@ atan(x) ; asin(x) ; acos(x) ; x*atan(x) ; atan(1/x) ; asin(x/2)+1 ; atan(x**2) ;
 Abs(x-2)-3 ; Abs(x**2-4) ; x*Abs(x) ; Abs(x)/x ; 2-Abs(x+1) ; Abs(x-1)+Abs(x+1) ; sqrt(Abs(x)) ; Abs(x)-x**2 ; exp(-Abs(x)) ; log(Abs(x)) ; Abs(2*x-6)+x
 sinh(x) ; cosh(x)-2 ; tanh(x) ; 1/cosh(x) ; sinh(x)-x ; asinh(x) ; acosh(x) ; atanh(x) ; x/sinh(x) ; x-tanh(x)
 sin(x)/x ; x+sin(x) ; (1-cos(x))/x**2 ; x**2-2**x ; cos(x)-x ; exp(x)-3*x ; log(x)-x/3 ; x-2*sin(x)/3 ; exp(-x)-x ; x**3-3**x/9
+x**2+4*x+7 ; -2*x**2+8*x-3 ; x**3+3*x**2-9*x-27 ; x**3-12*x+16 ; x**4-8*x**2+16 ; x**4+4*x**3 ; (x-1)**2*(x+2)**2 ; x**5-15*x**3 ; 4*x**3-x**4 ; x**3-4*x**2+x+6
+(x+3)/(x-2) ; (x**2-9)/(x-3) ; 5/(x**2+x-6) ; (2*x**2+1)/(x**2-1) ; (x**2-5*x+6)/(x-1) ; (x**2+2)/(x+1) ; x**2/(x**2+3) ; (x**3-x)/(x**2-4*x+3) ; 6*x/(x**2+9) ; (x-4)/(x**2-16) ; 1/(x**2-2*x+2) ; (x**3+8)/(x**2-4) ; x**4/(x**2+1) ; (1-x**2)/(x**2-x-2) ; 10/(x**2+5) ; (x**2+x)/(x**2-2*x-3)
+sqrt(3-x) ; sqrt(x+4)-x ; x*sqrt(x+3) ; sqrt(x**2-4*x) ; 2-sqrt(25-x**2) ; sqrt(x)/(x+1) ; 1/sqrt(9-x**2) ; x/sqrt(4-x**2) ; sqrt(x-1)+sqrt(5-x) ; (x-2)*sqrt(x) ; sqrt(x**2+9) ; sqrt(1-x)/x ; 3*sqrt(x)-x ; sqrt((x+1)/(x-2))
+3*exp(-2*x) ; exp(x)-4 ; x**3*exp(-x) ; exp(-x)*(x+1) ; exp(x)/(x+1) ; exp(-1/x) ; exp(x**2-2*x) ; 20/(1+4*exp(-x/2)) ; exp(2*x)-exp(x) ; x-exp(-x) ; (x**2-2*x)*exp(x) ; 1-exp(-x/4) ; exp(-(x-2)**2/8) ; 5*(1/2)**x+1 ; 3**x-9*3**(-x) ; exp(x)/(1+exp(x))**2
+log(3*x+6) ; log(x**2+2*x) ; x**2-8*log(x) ; log(x)/x**2 ; sqrt(x)*log(x) ; log(x/(1-x)) ; log(5-x)+log(x) ; 1/(x*log(x)) ; (log(x)-1)**2 ; x-2*log(x+1) ; log(1+1/x) ; x*(log(x)-2)
+2*cos(x)+3 ; sin(x/3) ; -3*sin(4*x)+2 ; cos(pi*x/2)-1 ; 5*sin(2*x+pi/2) ; sin(x)-cos(x) ; 2*sin(x)**2-1 ; tan(3*x) ; 2*tan(x)-1 ; 1/cos(2*x) ; 3/sin(x) ; cos(x)+cos(2*x)/2 ; sin(x)**2*cos(x) ; sin(x)+sqrt(3)*cos(x) ; cos(x)/(1+sin(x)) ; 1/(3-2*cos(x)) ; exp(cos(x)) ; 4-4*cos(x)**2 ; sin(2*x)/2+cos(x) ; log(2+sin(x)) ; sin(x)**4 ; tan(x)-2*x ; 3*sin(pi*x/12)+10 ; cos(3*x)-cos(x)
+atan(x/2) ; asin(1-x) ; acos(2*x) ; atan(x)/x ; x*asin(x) ; 2*atan(x)-x ; atan(exp(x)) ; atan(1/(x-1))
+Abs(x)+2 ; 3-Abs(2*x-4) ; Abs(x**2-x-6) ; x+Abs(x) ; Abs(x-3)*x ; Abs(x)/(x+1) ; Abs(sin(x)) ; Abs(x**3) ; exp(Abs(x)) ; Abs(Abs(x)-1)
+2*sinh(x)-1 ; cosh(2*x) ; tanh(x-1) ; sinh(x)/cosh(x)**2 ; x-sinh(x)/2 ; asinh(x)-x ; x*exp(-sqrt(x)) ; (1+1/x)**2 ; (x-1)**(1/3)*0+x ; 1/(1+x**4) ; x**2*(x-3)**2/4 ; x/(1+x**2)**2 ; 1/(exp(x)+exp(-x)) ; (exp(x)-1)/(exp(x)+1) ; exp(-x)*sqrt(x)
 """
 
 
