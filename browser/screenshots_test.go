@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
 )
@@ -36,6 +37,22 @@ func TestScreenshots(t *testing.T) {
 	until(t, page, `() => { document.querySelector('.title button').textContent = 'The jet of the quay fountain'; return true; }`)
 	pull(t, page, one(t, page, `[data-dial="t"] .pointer`), 60, 0)
 	shoot(page, "bench")
+
+	openFindings(t, page)
+	for _, finding := range []string{"zeros", "yIntercept"} {
+		click(t, one(t, page, `[data-finding="`+finding+`"] [title="Show on the stage"]`))
+		until(t, page, `f => document.querySelector('[data-finding="' + f + '"] [aria-pressed=true]') !== null`, finding)
+	}
+	until(t, page, `() => document.querySelector('.labels').textContent.includes('5.74')`)
+	shoot(page, "findings")
+	require.NoError(t, one(t, page, ".plane").Focus())
+	press(t, page, 'r')
+	write(t, one(t, page, `[aria-label="Place at which is read"]`), "5")
+	press(t, page, input.Enter)
+	until(t, page, `() => document.querySelector('.card .value annotation')?.textContent.includes('(5)')`)
+	shoot(page, "reading")
+	click(t, saying(t, page, ".card button", "close"))
+	click(t, saying(t, page, "[aria-label=Stated] button", "fold the findings"))
 
 	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
 	write(t, one(t, page, `input[aria-label="Statement"]`), "g(x) = b sin(2x + π/3")

@@ -46,10 +46,11 @@ type segment struct {
 	derivatives
 	// rises and bends are the signs of f′ and f″, 0 for level and straight parts.
 	rises, bends int
-	// known tells that these signs hold on the whole segment, near only next to the places that bound it.
-	known, near bool
-	leftEnd     series.Behaviour
-	rightEnd    series.Behaviour
+	// known tells that the sign of f′ holds on the whole segment, near only next to the places that bound it; bent and
+	// bentNear tell the same of f″.
+	known, near, bent, bentNear bool
+	leftEnd                     series.Behaviour
+	rightEnd                    series.Behaviour
 }
 
 // quotient is a formula as one fraction.
@@ -301,7 +302,7 @@ func (a *analyser) open(tree expr.Node, x float64) bool {
 			return false
 		}
 		v := f([]float64{x})
-		if math.IsNaN(v) || v == 0 && !g.allowed || v != 0 && !g.test(v) {
+		if math.IsNaN(v) || v == 0 && !g.allowsZero(a.variable, x) || v != 0 && !g.test(v) {
 			return false
 		}
 	}
@@ -348,9 +349,10 @@ func (a *analyser) segment(lo, hi Number) segment {
 	s := segment{lo: lo, hi: hi}
 	x := between(lo.Value, hi.Value)
 	s.known, s.near = true, true
-	if a.period == 0 && (a.endless["extrema"] || a.endless["places"] || a.endless["inflections"]) && (!lo.IsFinite() || !hi.IsFinite()) {
+	endless := a.endless["extrema"] || a.endless["places"]
+	if outermost := !lo.IsFinite() || !hi.IsFinite(); outermost && a.period == 0 && (endless || a.endless["inflections"]) {
 		// Beyond the last place of the window the formula is known next to that place only.
-		s.known = false
+		s.known = !endless
 		if lo.IsFinite() {
 			x = lo.Value + 1e-3*(1+math.Abs(lo.Value))
 		} else if hi.IsFinite() {
@@ -363,8 +365,12 @@ func (a *analyser) segment(lo, hi Number) segment {
 	}
 	s.tree, s.derivatives = tree, a.derive(tree)
 	s.rises, s.bends = a.signAt(s.first, x), a.signAt(s.second, x)
+	s.bent, s.bentNear = s.known && !(a.endless["inflections"] && a.period == 0 && (!lo.IsFinite() || !hi.IsFinite())), true
 	if a.unsettled["places"] || a.unsettled["extrema"] {
 		s.known, s.near = false, false
+	}
+	if a.unsettled["places"] || a.unsettled["inflections"] {
+		s.bent, s.bentNear = false, false
 	}
 	return s
 }
@@ -390,7 +396,7 @@ func (a *analyser) extend() {
 	}
 	for _, s := range []*segment{first, last} {
 		if !s.known && s.tree != nil && s.first == a.segments[1].first {
-			s.known, s.bends, s.rises = true, 0, inner
+			s.known, s.rises = true, inner
 		}
 	}
 	a.endless["extrema"] = false
@@ -442,7 +448,7 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 			continue
 		}
 		if (cut || x.Exact != nil) && math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
-			if !g.allowed {
+			if !g.allowsZero(a.variable, x.Value) {
 				return Number{}, false
 			}
 			continue

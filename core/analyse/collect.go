@@ -31,10 +31,15 @@ func (a *analyser) collect(out *Findings) {
 	a.collectPoints(out)
 	a.collectGaps(out)
 	a.collectFarOut(out)
-	out.Rising = a.runs(func(s *segment) int { return s.rises }, a.continuous)
-	out.Falling = a.runs(func(s *segment) int { return -s.rises }, a.continuous)
-	out.ConcaveUp = a.runs(func(s *segment) int { return s.bends }, func(i int) bool { return a.bendsThrough(i, 1) })
-	out.ConcaveDown = a.runs(func(s *segment) int { return -s.bends }, func(i int) bool { return a.bendsThrough(i, -1) })
+	rises := func(sign int) func(s *segment) bool {
+		return func(s *segment) bool { return s.known && s.rises == sign }
+	}
+	bends := func(sign int) func(s *segment) bool {
+		return func(s *segment) bool { return s.bent && s.bends == sign }
+	}
+	out.Rising, out.Falling = a.runs(rises(1), a.continuous), a.runs(rises(-1), a.continuous)
+	out.ConcaveUp = a.runs(bends(1), func(i int) bool { return a.bendsThrough(i, 1) })
+	out.ConcaveDown = a.runs(bends(-1), func(i int) bool { return a.bendsThrough(i, -1) })
 	a.collectRange(out)
 	a.collectSymmetry(out)
 	a.collectWave(out)
@@ -194,7 +199,7 @@ func (a *analyser) collectPoints(out *Findings) {
 				*list = append(*list, Point{X: p.x, Y: p.y, How: how, End: left == nil || right == nil})
 			}
 		}
-		if left != nil && right != nil && left.near && right.near && left.bends*right.bends < 0 && a.continuous(i) && a.smooth(i, left, right) {
+		if left != nil && right != nil && left.bentNear && right.bentNear && left.bends*right.bends < 0 && a.continuous(i) && a.smooth(i, left, right) {
 			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
 		}
 	}
@@ -370,13 +375,13 @@ func isLine(s *segment) bool {
 	return ok && n.Value.Sign() == 0
 }
 
-// runs joins neighbouring segments on which a sign is 1 to open intervals, where it holds across the place between them.
-func (a *analyser) runs(sign func(s *segment) int, across func(i int) bool) []Interval {
+// runs joins neighbouring segments on which something holds to open intervals, where it holds across the place between.
+func (a *analyser) runs(holds func(s *segment) bool, across func(i int) bool) []Interval {
 	var list []Interval
 	joined := false
 	for i := range a.segments {
 		s := &a.segments[i]
-		if s.tree == nil || !s.known || sign(s) != 1 {
+		if s.tree == nil || !holds(s) {
 			joined = false
 			continue
 		}

@@ -31,6 +31,7 @@ func FuzzFindings(f *testing.F) {
 		c.zeros()
 		c.extrema()
 		c.period()
+		c.runs()
 	})
 }
 
@@ -120,6 +121,34 @@ func (c *claims) room(x float64) float64 {
 		near(l.X.Value)
 	}
 	return least
+}
+
+// runs checks the intervals of rising and bending by differences.
+func (c *claims) runs() {
+	for _, run := range []struct {
+		name string
+		list []analyse.Interval
+		sign float64
+		bend bool
+	}{{"increasing", c.f.Rising, 1, false}, {"decreasing", c.f.Falling, -1, false}, {"concave up", c.f.ConcaveUp, 1, true}, {"concave down", c.f.ConcaveDown, -1, true}} {
+		for _, i := range run.list {
+			lo, hi := math.Max(i.Lo.Value, -9), math.Min(i.Hi.Value, 9)
+			for _, share := range []float64{0.13, 0.37, 0.61, 0.88} {
+				x, h := lo+(hi-lo)*share, (hi-lo)*0.02
+				if !(h > 1e-5) {
+					continue
+				}
+				left, middle, right := c.at(x-h), c.at(x), c.at(x+h)
+				d := right - left
+				if run.bend {
+					d = left + right - 2*middle
+				}
+				if slack := 10 * (c.rough(x-h) + c.rough(x) + c.rough(x+h)); run.sign*d < -slack {
+					c.t.Fatalf("%s is not %s on %s: %v, %v, %v about %v", c.text, run.name, i.Text(), left, middle, right, x)
+				}
+			}
+		}
+	}
 }
 
 func (c *claims) period() {

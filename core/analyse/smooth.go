@@ -154,11 +154,22 @@ func holds(c expr.Condition, value func(expr.Node) float64) bool {
 	return true
 }
 
-// gate is a condition for a value to exist: Part must pass Test; where Part is 0, Allowed decides.
+// gate is a condition for a value to exist: part must pass test; where it is 0, allowed decides, or, for a power, whether
+// the exponent is above 0.
 type gate struct {
-	part    expr.Node
-	test    func(v float64) bool
-	allowed bool
+	part     expr.Node
+	test     func(v float64) bool
+	allowed  bool
+	exponent expr.Node
+}
+
+// allowsZero tells whether the gate stays open where its part is 0.
+func (g gate) allowsZero(variable string, x float64) bool {
+	if g.exponent == nil {
+		return g.allowed
+	}
+	f, err := program.CompilePoint(g.exponent, []string{variable})
+	return err == nil && f([]float64{x}) > 0
 }
 
 func isPositive(v float64) bool { return v > 0 }
@@ -173,7 +184,7 @@ func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known 
 		gates = append(gates, gatesOf(child, fraction)...)
 	}
 	put := func(part expr.Node, allowed bool, test func(float64) bool) {
-		gates = append(gates, gate{part, test, allowed})
+		gates = append(gates, gate{part: part, test: test, allowed: allowed})
 	}
 	one := expr.Num(1)
 	switch n := n.(type) {
@@ -189,8 +200,13 @@ func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known 
 				put(n.L, false, always)
 			case known && odd:
 				put(n.L, true, always)
+			case known:
+				put(n.L, !negative, isPositive)
 			default:
-				put(n.L, known && !negative, isPositive)
+				gates = append(gates, gate{part: n.L, test: isPositive, exponent: n.R})
+				if base, isNumber := n.L.(*expr.Number); isNumber && base.Value.Sign() == 0 {
+					put(n.R, true, always) // 0^u begins where u is 0
+				}
 			}
 		}
 	case *expr.Call:

@@ -1,7 +1,7 @@
 package expr
 
 import (
-	"encoding/xml"
+	"html"
 	"math/big"
 	"strings"
 )
@@ -20,19 +20,13 @@ func element(name string, inner ...string) string {
 
 func row(inner ...string) string { return element("mrow", inner...) }
 
-func sign(text string) string { return element("mo", escaped(text)) }
+func sign(text string) string { return element("mo", html.EscapeString(text)) }
 
 // invisible joins two factors, applied a function to its argument.
 const (
 	invisible = "<mo>&#x2062;</mo>"
 	applied   = "<mo>&#x2061;</mo>"
 )
-
-func escaped(text string) string {
-	var b strings.Builder
-	_ = xml.EscapeText(&b, []byte(text))
-	return b.String()
-}
 
 // write returns the elements and how strongly the outermost operation binds.
 func (w mathml) write(n Node) (string, int) {
@@ -75,13 +69,13 @@ func (w mathml) atLeast(n Node, bind int) string {
 func (w mathml) name(name string) string {
 	base, index, indexed := strings.Cut(strings.TrimPrefix(name, bound), "_")
 	if !indexed {
-		return element("mi", escaped(base))
+		return element("mi", html.EscapeString(base))
 	}
 	tag := "mi"
 	if index[0] >= '0' && index[0] <= '9' {
 		tag = "mn"
 	}
-	return element("msub", element("mi", escaped(base)), element(tag, escaped(index)))
+	return element("msub", element("mi", html.EscapeString(base)), element(tag, html.EscapeString(index)))
 }
 
 func (w mathml) number(r *big.Rat) (string, int) {

@@ -2,8 +2,8 @@
 package svg
 
 import (
-	"encoding/xml"
 	"fmt"
+	"html"
 	"strings"
 
 	"parvix/core/compose"
@@ -32,7 +32,7 @@ var dashes = map[picture.Pattern]string{picture.Dashed: "9 6", picture.Dotted: "
 func Picture(p *picture.Picture, width, height float64, title string) string {
 	var b strings.Builder
 	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
-	_ = xml.EscapeText(&b, []byte(title))
+	b.WriteString(html.EscapeString(title))
 	fmt.Fprintf(&b, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
 	for _, data := range [2][]float32{p.Ground, p.Live} {
 		records(&b, data, p.Texts)
@@ -59,7 +59,7 @@ func records(b *strings.Builder, data []float32, texts []string) {
 		case picture.Text:
 			fmt.Fprintf(b, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
 				data[i+3], data[i+4]+4, [3]string{"start", "middle", "end"}[int(data[i+5])], colours[picture.Colour(data[i+1])])
-			_ = xml.EscapeText(b, []byte(texts[int(data[i+2])]))
+			b.WriteString(html.EscapeString(texts[int(data[i+2])]))
 			b.WriteString("</text>")
 			i += 6
 		default:

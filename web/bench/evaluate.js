@@ -93,14 +93,21 @@ async function core() {
   const log = console.log;
   console.log = (text) => lines.push(...String(text).split('\n'));
   const go = new Go();
-  go.argv = ['program.test', '-test.run=^$', '-test.bench=Evaluate/.*/parvix', '-test.benchtime=300ms'];
+  go.argv = [
+    'program.test',
+    '-test.run=^$',
+    '-test.bench=Evaluate/.*/parvix',
+    '-test.benchtime=150ms',
+    '-test.count=3',
+  ];
   const { instance } = await WebAssembly.instantiateStreaming(fetch('program.wasm'), go.importObject);
   await go.run(instance);
   console.log = log;
   const found = {};
   for (const line of lines) {
     const parts = /^BenchmarkEvaluate\/(\w+)\/parvix\S*\s+\d+\s+([\d.]+) ns\/op/.exec(line);
-    if (parts) found[parts[1]] = Number(parts[2]);
+    // The best of three: the engine makes code quick only after it has run a while.
+    if (parts) found[parts[1]] = Math.min(found[parts[1]] ?? Infinity, Number(parts[2]));
   }
   return found;
 }

@@ -49,12 +49,22 @@ function actions(e: Shown): Action[] {
     const shown: Shown = { id: '', kind: 'trace', of: e.id, colour: e.colour };
     return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'putShown', shown }) }];
   }
+  if (e.kind === 'curve' && e.function) {
+    return [{ key: 'findings', words: `Findings of ${e.function}`, act: () => study(e.function!) }];
+  }
   if (e.kind !== 'trace') return [];
   const list: Action[] = [
     { key: 'clear', words: 'Clear the trace', act: () => void clearTrace(e) },
     { key: 'keep', words: 'Keep the trace', act: () => void bench.keepTrace(e.id) },
   ];
   return list;
+}
+
+/** Opens the findings of a curve's function, which stand under its statement. */
+async function study(name: string) {
+  bench.findings.open = name;
+  await bench.findings.follow();
+  document.querySelector(`[aria-label="Findings of ${name}"]`)?.scrollIntoView({ block: 'nearest' });
 }
 
 async function clearTrace(e: Shown) {
