@@ -349,23 +349,23 @@ func (a *analyser) segment(lo, hi Number) segment {
 	s := segment{lo: lo, hi: hi}
 	x := between(lo.Value, hi.Value)
 	s.known, s.near = true, true
-	endless := a.endless["extrema"] || a.endless["places"]
-	if outermost := !lo.IsFinite() || !hi.IsFinite(); outermost && a.period == 0 && (endless || a.endless["inflections"]) {
+	endless := a.beyond("extrema", lo, hi) || a.beyond("places", lo, hi)
+	if endless || a.beyond("inflections", lo, hi) {
 		// Beyond the last place of the window the formula is known next to that place only.
 		s.known = !endless
-		if lo.IsFinite() {
-			x = lo.Value + 1e-3*(1+math.Abs(lo.Value))
+		if lo.IsFinite() && lo.Value >= a.left {
+			x = lo.Value + 1e-3*math.Min(1+math.Abs(lo.Value), hi.Value-lo.Value)
 		} else if hi.IsFinite() {
-			x = hi.Value - 1e-3*(1+math.Abs(hi.Value))
+			x = hi.Value - 1e-3*math.Min(1+math.Abs(hi.Value), hi.Value-lo.Value)
 		}
 	}
 	tree := smoothed(a.n, a.variable, x)
-	if tree == nil || !a.open(tree, x) {
+	if tree == nil || !a.open(tree, x) || math.IsNaN(a.f([]float64{x})) {
 		return s
 	}
 	s.tree, s.derivatives = tree, a.derive(tree)
 	s.rises, s.bends = a.signAt(s.first, x), a.signAt(s.second, x)
-	s.bent, s.bentNear = s.known && !(a.endless["inflections"] && a.period == 0 && (!lo.IsFinite() || !hi.IsFinite())), true
+	s.bent, s.bentNear = s.known && !a.beyond("inflections", lo, hi), true
 	if a.unsettled["places"] || a.unsettled["extrema"] {
 		s.known, s.near = false, false
 	}
@@ -373,6 +373,19 @@ func (a *analyser) segment(lo, hi Number) segment {
 		s.bent, s.bentNear = false, false
 	}
 	return s
+}
+
+// beyond tells that one of the places lies outside the window in which an endless list was looked for.
+func (a *analyser) beyond(list string, places ...Number) bool {
+	if !a.endless[list] || a.period > 0 {
+		return false
+	}
+	for _, p := range places {
+		if p.Value < a.left || p.Value > a.right {
+			return true
+		}
+	}
+	return false
 }
 
 // extend carries signs beyond the window where f′ repeats itself and never changes its sign, as 1 − sin x.

@@ -32,7 +32,7 @@ type Behaviour struct {
 }
 
 // depths are tried in turn: most functions need few terms, cancellation needs more.
-var depths = []int{4, 8, 14}
+var depths = []int{4, 7, 10}
 
 // Near is the behaviour of n, in radians and without other letters, as its variable comes to the point from one side (−1
 // or 1). Nothing special may lie between the point and probe, a place on that side.

@@ -183,7 +183,7 @@ func merged(a, b term) (t term, left bool) {
 }
 
 // maxCoefficient bounds the size of a coefficient: longer ones take longer than what they say is worth.
-const maxCoefficient = 40
+const maxCoefficient = 24
 
 func held(c exact.Value) exact.Value {
 	if _, rational := c.Rat(); !rational && symbolic.Size(c.Node()) > maxCoefficient {
