@@ -64,8 +64,12 @@ func (d *Demonstration) loadClosed(f *Function, finding document.Finding) *close
 				return nil
 			}
 			p := closedPlace{x: place}
-			if !s.Period.IsZero() {
-				if p.period, err = program.CompilePoint(s.Period.Node(), inputs); err != nil {
+			step := s.Step
+			if step == nil && !s.Period.IsZero() {
+				step = s.Period.Node()
+			}
+			if step != nil {
+				if p.period, err = program.CompilePoint(step, inputs); err != nil {
 					return nil
 				}
 			}

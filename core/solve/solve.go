@@ -24,6 +24,8 @@ type Solution struct {
 	Value float64
 	// Period is 0 for a single solution.
 	Period exact.Value
+	// Step is the period where it holds other letters, nil else.
+	Step expr.Node
 	// Approximate tells that X is a bracketed number.
 	Approximate bool
 }
@@ -108,6 +110,9 @@ func halved(list []Solution) []Solution {
 
 // covers tells whether every value of z is one of k's.
 func (k Solution) covers(z Solution) bool {
+	if k.Step != nil || z.Step != nil {
+		return k.Step != nil && z.Step != nil && expr.Equal(k.X, z.X) && expr.Equal(k.Step, z.Step)
+	}
 	if expr.Equal(k.X, z.X) && k.Period.Float() == z.Period.Float() {
 		return true
 	}

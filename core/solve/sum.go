@@ -529,8 +529,8 @@ func (s *solver) angles(u expr.Node, angle root, turn exact.Value) Set {
 	set := single(div(sub(angle.node, b), a), angle.approximate)
 	period := short(div(turn.Node(), a))
 	if len(expr.Names(period)) > 0 {
-		set.Solutions[0].Period = exact.Of(turn.Node())
-		giveUp()
+		set.Solutions[0].Step = period
+		return set
 	}
 	p := exact.Of(period)
 	if p.Float() < 0 {
