@@ -21,7 +21,7 @@ func typesetOf(t *testing.T, page *rod.Page, selector string) string {
 
 func openFindings(t *testing.T, page *rod.Page) {
 	t.Helper()
-	click(t, saying(t, page, "[aria-label=Stated] .unfold", "^findings$"))
+	click(t, saying(t, page, "[aria-label=Stated] .soft", "^findings$"))
 	one(t, page, ".findings .line")
 }
 

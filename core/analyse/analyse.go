@@ -127,13 +127,7 @@ func Period(n expr.Node, variable string) (exact.Value, bool) {
 
 // hasSum tells whether a sum is left that is too long to be written out.
 func hasSum(n expr.Node) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
-		_, is := n.(*expr.Sum)
-		found = found || is
-		return !found
-	})
-	return found
+	return expr.Any(n, func(n expr.Node) bool { _, is := n.(*expr.Sum); return is })
 }
 
 // start and end are the outermost places.

@@ -109,13 +109,7 @@ func (a *analyser) collectDomain(out *Findings) {
 }
 
 func hasPieces(n expr.Node) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
-		_, is := n.(*expr.Pieces)
-		found = found || is
-		return !found
-	})
-	return found
+	return expr.Any(n, func(n expr.Node) bool { _, is := n.(*expr.Pieces); return is })
 }
 
 // onePeriod keeps of periodic intervals those of one period; one that reaches from border to border is the whole line.

@@ -145,6 +145,16 @@ func Walk(n Node, visit func(Node) bool) {
 	}
 }
 
+// Any tells whether the test holds for n or anything in it.
+func Any(n Node, test func(Node) bool) bool {
+	found := false
+	Walk(n, func(n Node) bool {
+		found = found || test(n)
+		return !found
+	})
+	return found
+}
+
 // Children lists the parts of n in the order of the text.
 func Children(n Node) []Node {
 	switch n := n.(type) {

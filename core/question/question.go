@@ -197,12 +197,12 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	in := []float64{0}
 	v := p.At(in)
 	exact, known := symbolic.Exact(n)
-	if undefined(exact) {
+	if symbolic.IsUndefined(exact) {
 		v = math.NaN()
 	}
 	if math.IsNaN(v) {
 		reason := program.Why(n, []string{"\x00"}, in)
-		if reason == "" || undefined(exact) && reason == "the value is too large to be written" {
+		if reason == "" || symbolic.IsUndefined(exact) && reason == "the value is too large to be written" {
 			reason = "the denominator is 0"
 			if c := poleOf(n); c != "" {
 				reason = c
@@ -221,23 +221,6 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 		}
 	}
 	return answer, nil
-}
-
-// undefined tells whether an exact form shows that there is no value: a pole of a trigonometric function or n/0.
-func undefined(n expr.Node) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
-		switch n := n.(type) {
-		case *expr.Call:
-			found = found || symbolic.IsPole(n)
-		case *expr.Binary:
-			if zero, ok := n.R.(*expr.Number); ok && n.Op == expr.Div && zero.Value.Sign() == 0 {
-				found = true
-			}
-		}
-		return !found
-	})
-	return found
 }
 
 func poleOf(n expr.Node) string {

@@ -180,7 +180,7 @@ func read(d *evaluate.Demonstration, f *evaluate.Function, x expr.Node, typed st
 	r.Y = value([]float64{0})
 	y := exact.Of(formula)
 	known := finite(y.Float()) && math.Abs(y.Float()-r.Y) <= 1e-9*(1+math.Abs(r.Y))
-	if undefinedExactly(y.Node()) {
+	if symbolic.IsUndefined(y.Node()) {
 		r.Y = math.NaN() // a pole that rounding steps over, as tan(π/2)
 	}
 	if math.IsNaN(r.Y) || math.IsInf(r.Y, 0) {
@@ -196,18 +196,6 @@ func read(d *evaluate.Demonstration, f *evaluate.Function, x expr.Node, typed st
 	}
 	r.LaTeX = d.Typeset(head + equals(newWriter(d, f).both(number)))
 	return r, nil
-}
-
-// undefinedExactly tells whether an exact form shows a pole.
-func undefinedExactly(n expr.Node) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
-		if c, ok := n.(*expr.Call); ok {
-			found = found || symbolic.IsPole(c)
-		}
-		return !found
-	})
-	return found
 }
 
 // why says in words why a function has no value at x.

@@ -44,19 +44,19 @@ func Derivative(n expr.Node, by string) expr.Node {
 }
 
 func depends(n expr.Node, name string) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
+	return expr.Any(n, func(n expr.Node) bool {
 		switch n := n.(type) {
 		case *expr.Name:
-			found = found || n.Name == name
+			return n.Name == name
 		case *expr.Pieces:
 			for _, p := range n.List {
-				found = found || p.When.Of == nil && p.When.Var == name
+				if p.When.Of == nil && p.When.Var == name {
+					return true
+				}
 			}
 		}
-		return !found
+		return false
 	})
-	return found
 }
 
 func isNumber(n expr.Node, value int64) bool {

@@ -25,6 +25,19 @@ func Exact(n expr.Node) (value expr.Node, known bool) {
 	return value, known
 }
 
+// IsUndefined tells whether an exact form shows that there is no value: a pole of a trigonometric function or n/0.
+func IsUndefined(n expr.Node) bool {
+	return expr.Any(n, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Call:
+			return IsPole(n)
+		case *expr.Binary:
+			return n.Op == expr.Div && isNumber(n.R, 0)
+		}
+		return false
+	})
+}
+
 // IsPole tells whether c is a trigonometric function at an exact multiple of π where it has no value.
 func IsPole(c *expr.Call) bool {
 	switch c.Name {

@@ -116,13 +116,10 @@ func wholeNumber(n expr.Node) (int64, bool) {
 
 // hasBound tells whether n holds the running letter of a sum around it.
 func hasBound(n expr.Node) bool {
-	found := false
-	expr.Walk(n, func(n expr.Node) bool {
+	return expr.Any(n, func(n expr.Node) bool {
 		name, ok := n.(*expr.Name)
-		found = found || ok && expr.IsBound(name.Name)
-		return !found
+		return ok && expr.IsBound(name.Name)
 	})
-	return found
 }
 
 // bounded is the condition c on subject in the place of its variable.

@@ -2,6 +2,7 @@
 import { ref, shallowRef } from 'vue';
 import type { Core } from '../core/client';
 import type { Document, FindingsView, Window } from '../generated/types';
+import { follower } from '../shared/follower';
 
 type Values = Record<string, number>;
 
@@ -17,8 +18,6 @@ export function useFindings(
   /** Whether the findings that are seen are those of other values than the ones in play. */
   const behind = ref(false);
 
-  let busy = false;
-  let again = false;
   let seen = '';
 
   /** The functions whose findings are shown, told or open. */
@@ -33,22 +32,11 @@ export function useFindings(
     return [...names];
   }
 
-  /** Finds out what is wanted when it has changed; calls that come meanwhile make one more round. */
-  async function follow() {
+  /** Finds out what is wanted when it has changed. */
+  const follow = follower(async () => {
     const doc = document();
-    if (!doc || !wanted(doc).length) return;
-    if (busy) {
-      again = true;
-      return;
-    }
-    busy = true;
-    do {
-      again = false;
-      const now = document();
-      if (now) await round(now);
-    } while (again);
-    busy = false;
-  }
+    if (doc && wanted(doc).length) await round(doc);
+  });
 
   async function round(doc: Document) {
     const { values } = await cores.frames.ask({ kind: 'values' });

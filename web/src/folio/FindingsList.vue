@@ -51,7 +51,7 @@ function tell(line: FindingLine) {
           <dd class="deeds">
             <button
               v-if="line.drawn"
-              class="deed"
+              class="soft"
               :aria-pressed="!!entryOf(line)"
               :aria-label="`Show the ${line.name} of ${name} on the stage`"
               title="Show on the stage"
@@ -60,7 +60,7 @@ function tell(line: FindingLine) {
               stage
             </button>
             <button
-              class="deed"
+              class="soft"
               :aria-label="`Put the ${line.name} of ${name} into a text`"
               title="Put into a text"
               @click="tell(line)"
@@ -120,25 +120,5 @@ small {
   display: flex;
   margin: 0;
   gap: 6px;
-}
-.deed {
-  min-height: 26px;
-  padding: 0 9px;
-  font: inherit;
-  font-size: 13px;
-  color: var(--sea);
-  background: none;
-  border: 1px solid var(--hairline);
-  border-radius: 13px;
-  cursor: pointer;
-}
-.deed:hover,
-.deed:focus-visible {
-  background: var(--paper);
-}
-.deed[aria-pressed='true'] {
-  color: var(--on-head);
-  background: var(--sea);
-  border-color: var(--sea);
 }
 </style>

@@ -59,7 +59,7 @@ function actions(stated: Stated): Action[] {
             <NowLine v-if="view?.moves" :place="place" />
             <button
               v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
-              class="unfold"
+              class="soft"
               :aria-expanded="bench.findings.open === stated.name"
               @click="study(stated.name)"
             >
@@ -80,23 +80,6 @@ function actions(stated: Stated): Action[] {
 <style scoped>
 .formula {
   font-size: 17px;
-}
-.unfold {
-  min-height: 28px;
-  padding: 0 11px;
-  margin: 2px 0;
-  font: inherit;
-  font-size: 14px;
-  color: var(--sea);
-  background: none;
-  border: 1px solid var(--hairline);
-  border-radius: 14px;
-  cursor: pointer;
-}
-.unfold:hover,
-.unfold:focus-visible,
-.unfold[aria-expanded='true'] {
-  background: var(--paper);
 }
 .simplified {
   margin: 0;

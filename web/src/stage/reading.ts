@@ -3,14 +3,13 @@ import { ref, shallowRef } from 'vue';
 import type { useBench } from '../bench/store';
 import type { PanelSize } from '../core/messages';
 import type { Ask, Problem, ReadingView } from '../generated/types';
+import { follower } from '../shared/follower';
 
 type Bench = ReturnType<typeof useBench>;
 
 export function useReading(bench: Bench, panel: number, size: () => PanelSize) {
   const reading = shallowRef<ReadingView>();
   const problem = ref<Problem>();
-  let busy = false;
-  let again = false;
 
   async function ask(fields: Partial<Ask>) {
     const inPlay = await bench.inPlayOf(panel);
@@ -32,19 +31,9 @@ export function useReading(bench: Bench, panel: number, size: () => PanelSize) {
   }
 
   /** Reads again after a move. */
-  async function follow() {
-    if (!reading.value) return;
-    if (busy) {
-      again = true;
-      return;
-    }
-    busy = true;
-    do {
-      again = false;
-      await once(reading.value);
-    } while (again && reading.value);
-    busy = false;
-  }
+  const follow = follower(async () => {
+    if (reading.value) await once(reading.value);
+  });
 
   async function once(now: ReadingView) {
     const { reading: next } = await ask({ id: now.function, text: now.xText });
