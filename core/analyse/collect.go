@@ -189,11 +189,11 @@ func (a *analyser) collectPoints(out *Findings) {
 			right = &a.segments[i]
 		}
 		for sign, list := range map[int]*[]Point{1: &out.Maxima, -1: &out.Minima} {
-			if (left != nil || right != nil) && !a.beyond("extrema", p.x) && a.tops(i, left, sign, -1) && a.tops(i, right, sign, 1) {
+			if (left != nil || right != nil) && !a.beyond("extrema", p.x) && !a.beyond("places", p.x) && a.tops(i, left, sign, -1) && a.tops(i, right, sign, 1) {
 				*list = append(*list, Point{X: p.x, Y: p.y, How: how, End: left == nil || right == nil})
 			}
 		}
-		if left != nil && right != nil && left.bentNear && right.bentNear && left.bends*right.bends < 0 && !a.beyond("inflections", p.x) && a.continuous(i) && a.smooth(i, left, right) {
+		if left != nil && right != nil && left.bentNear && right.bentNear && left.bends*right.bends < 0 && !a.beyond("inflections", p.x) && !a.beyond("places", p.x) && a.continuous(i) && a.smooth(i, left, right) {
 			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
 		}
 	}
