@@ -161,3 +161,65 @@ func BenchmarkValue(b *testing.B) {
 		question.Answer(line)
 	}
 }
+
+// Derivatives by SymPy 1.11.1; testdata/derivatives.py says how they were made.
+func TestDerivativesAgreeWithTheReferenceLibrary(t *testing.T) {
+	file, err := os.Open("testdata/derivatives.tsv")
+	require.NoError(t, err)
+	defer file.Close()
+	slopes := map[string][2]string{}
+	count := 0
+	for lines := bufio.NewScanner(file); lines.Scan(); {
+		cells := strings.Split(lines.Text(), "\t")
+		require.Len(t, cells, 4, lines.Text())
+		text := cells[0]
+		if _, known := slopes[text]; !known {
+			first, _ := asked(t, map[string]any{"ask": "derivative", "expr": text})["text"].(string)
+			second, _ := asked(t, map[string]any{"ask": "derivative", "expr": first})["text"].(string)
+			slopes[text] = [2]string{first, second}
+		}
+		for i, slope := range slopes[text] {
+			want, err := strconv.ParseFloat(cells[2+i], 64)
+			require.NoError(t, err)
+			got, ok := asked(t, map[string]any{"ask": "value", "expr": slope, "with": map[string]any{"x": cells[1]}})["value"].(float64)
+			if assert.True(t, ok, "%s at %s: %s has a value", text, cells[1], slope) {
+				assert.InDelta(t, want, got, 1e-9*(1+math.Abs(want)), "%s at %s: %s", text, cells[1], slope)
+			}
+			count++
+		}
+	}
+	assert.GreaterOrEqual(t, count, 1500)
+}
+
+// What is simplified has the values of the formula, at the places of the same table.
+func TestFormsKeepTheValues(t *testing.T) {
+	file, err := os.Open("testdata/derivatives.tsv")
+	require.NoError(t, err)
+	defer file.Close()
+	seen := map[string]bool{}
+	for lines := bufio.NewScanner(file); lines.Scan(); {
+		cells := strings.Split(lines.Text(), "\t")
+		if seen[cells[0]] {
+			continue
+		}
+		seen[cells[0]] = true
+		at := map[string]any{"x": cells[1]}
+		want, ok := asked(t, map[string]any{"ask": "value", "expr": cells[0], "with": at})["value"].(float64)
+		require.True(t, ok, cells[0])
+		for _, form := range []string{"", "expanded", "collected", "factored", "squared", "fractions"} {
+			question := map[string]any{"ask": "simplify", "expr": cells[0]}
+			if form != "" {
+				question["form"] = form
+			}
+			text, exists := asked(t, question)["text"].(string)
+			if !exists {
+				require.NotEmpty(t, form, "%s can be simplified", cells[0])
+				continue
+			}
+			got, ok := asked(t, map[string]any{"ask": "value", "expr": text, "with": at})["value"].(float64)
+			if assert.True(t, ok, "%s %s: %s", cells[0], form, text) {
+				assert.InDelta(t, want, got, 1e-9*(1+math.Abs(want)), "%s %s: %s", cells[0], form, text)
+			}
+		}
+	}
+}

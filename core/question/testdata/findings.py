@@ -205,11 +205,17 @@ def sign_change(g, v):
     return int(mpmath.sign(a)), int(mpmath.sign(b))
 
 
+def parvix(text):
+    """The formula as it is typed in Parvix."""
+    for name, other in (("**", "^"), ("Abs(", "abs("), ("log(", "ln("), ("asinh", "arsinh"), ("acosh", "arcosh"),
+                        ("atanh", "artanh"), ("atan(", "arctan("), ("asin(", "arcsin("), ("acos(", "arccos(")):
+        text = text.replace(name, other)
+    return text
+
+
 def findings(text):
     f = sp.sympify(text, locals={"x": x})
-    out = {"expr": text.replace("**", "^").replace("Abs(", "abs(").replace("log(", "ln(").replace("asinh", "arsinh")
-           .replace("acosh", "arcosh").replace("atanh", "artanh").replace("atan(", "arctan(").replace("asin(", "arcsin(")
-           .replace("acos(", "arccos(")}
+    out = {"expr": parvix(text)}
     period = bounded(lambda: periodicity(f, x)) if f.has(sp.sin, sp.cos, sp.tan) else None
     if period is not None and not period.has(sp.I):
         period = least_period(f, period)
