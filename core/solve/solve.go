@@ -273,6 +273,8 @@ func (s *solver) where(n expr.Node, candidates Set) Set {
 				return undefined
 			case math.Abs(v) <= 1e-8*size(x):
 				return yes
+			case math.Abs(v) < 1e-4*size(x):
+				giveUp() // neither surely 0 nor surely not
 			}
 			return no
 		}) {
@@ -345,9 +347,14 @@ func (s *solver) sizeOf(n expr.Node) func(x float64) float64 {
 		}
 	}
 	value := s.point(n)
+	// A wave or a logarithm that is 0 but for rounding is still a number of size 1.
+	least := 0.0
+	if _, isCall := n.(*expr.Call); isCall {
+		least = 1
+	}
 	return func(x float64) float64 {
 		if v := math.Abs(value([]float64{x})); !math.IsNaN(v) {
-			return v
+			return math.Max(v, least)
 		}
 		return 0
 	}
