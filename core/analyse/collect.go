@@ -473,6 +473,9 @@ func (a *analyser) collectRange(out *Findings) {
 		if !s.known || !loKnown || !hiKnown {
 			doubtful = append(doubtful, s)
 		}
+		if !s.lo.IsFinite() && a.swingsWide(s, -1) || !s.hi.IsFinite() && a.swingsWide(s, 1) {
+			list = append(list, Interval{Lo: infinite(-1), Hi: infinite(1)})
+		}
 		if !loKnown || !hiKnown {
 			continue
 		}
@@ -501,6 +504,51 @@ func (a *analyser) collectRange(out *Findings) {
 	if out.RangeKnown = possible; possible {
 		out.Range = taken
 	}
+}
+
+// swingsWide tells whether a segment's formula is a sine or cosine of a line times something that grows without bound
+// far out, as x·sin x: being continuous, it takes every value there.
+func (a *analyser) swingsWide(s *segment, side int) bool {
+	var waves, others []expr.Node
+	var take func(n expr.Node)
+	take = func(n expr.Node) {
+		switch n := n.(type) {
+		case *expr.Neg:
+			take(n.X)
+			return
+		case *expr.Binary:
+			if n.Op == expr.Mul {
+				take(n.L)
+				take(n.R)
+				return
+			}
+			if n.Op == expr.Div {
+				take(n.L)
+				others = append(others, over(expr.Num(1), n.R))
+				return
+			}
+		case *expr.Call:
+			if n.Name == "sin" || n.Name == "cos" {
+				slope := symbolic.Simplify(symbolic.Derivative(n.Args[0], a.variable)).Node
+				if number, ok := slope.(*expr.Number); depends(n, a.variable) && !depends(slope, a.variable) && !(ok && number.Value.Sign() == 0) {
+					waves = append(waves, n)
+					return
+				}
+			}
+		}
+		others = append(others, n)
+	}
+	take(s.simple)
+	if len(waves) != 1 || len(others) == 0 {
+		return false
+	}
+	rest := others[0]
+	for _, n := range others[1:] {
+		rest = times(rest, n)
+	}
+	probe := between(s.lo.Value, s.hi.Value)
+	b := series.FarOut(symbolic.Simplify(rest).Node, a.variable, side, probe)
+	return b.Kind == series.Rising || b.Kind == series.Falling
 }
 
 // endOf is where a segment's values end at one of its places.

@@ -3,6 +3,7 @@ package analyse
 import (
 	"math"
 
+	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/program"
 )
@@ -204,7 +205,7 @@ func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known 
 				put(n.L, !negative, isPositive)
 			default:
 				gates = append(gates, gate{part: n.L, test: isPositive, exponent: n.R})
-				if base, isNumber := n.L.(*expr.Number); isNumber && base.Value.Sign() == 0 {
+				if len(expr.Names(n.L)) == 0 && exact.Of(n.L).IsZero() {
 					put(n.R, true, always) // 0^u begins where u is 0
 				}
 			}

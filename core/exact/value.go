@@ -107,9 +107,29 @@ func (v Value) Sign() (sign int, known bool) {
 	if r, ok := v.Rat(); ok {
 		return r.Sign(), true
 	}
-	f := v.Float()
+	return signOf(v.Node())
+}
+
+// signOf reads the sign off the structure of a product, so that e^(−32) is above 0 however small it is.
+func signOf(n expr.Node) (sign int, known bool) {
+	switch n := n.(type) {
+	case *expr.Neg:
+		sign, known = signOf(n.X)
+		return -sign, known
+	case *expr.Binary:
+		if n.Op == expr.Mul || n.Op == expr.Div {
+			l, lKnown := signOf(n.L)
+			r, rKnown := signOf(n.R)
+			return l * r, lKnown && rKnown && r != 0
+		}
+		if base, ok := signOf(n.L); n.Op == expr.Pow && ok && base > 0 {
+			return 1, true
+		}
+	}
+	f := Float(n)
 	if math.IsNaN(f) || math.Abs(f) < 1e-11 {
-		return 0, false
+		number, isNumber := n.(*expr.Number)
+		return 0, isNumber && number.Value.Sign() == 0
 	}
 	if f < 0 {
 		return -1, true
