@@ -1,0 +1,55 @@
+package exact_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/exact"
+	"parvix/core/expr"
+)
+
+func of(t testing.TB, text string) exact.Value {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err, text)
+	return exact.Of(f.Node)
+}
+
+// Rules of surds and special angles: DLMF 4.17 (sin π/12 = √2(√3 − 1)/4), common practice.
+func TestNumbersStayExact(t *testing.T) {
+	for text, want := range map[string]string{
+		"√2·√2": "2", "√8 + √2": "3sqrt(2)", "(1 + √5)/2·(1 − √5)/2": "-1", "(3 + √30/2)(3 − √30/2)": "3/2",
+		"1/(√3 − 1)": "(1 + sqrt(3))/2", "sin(π/6)": "1/2", "cos(π/12)·4": "sqrt(2) + sqrt(6)", "tan(7π/6)": "sqrt(3)/3", "ln(e³)": "3",
+		"2^(1/2)·2^(1/2)": "2", "0.1 + 0.2": "3/10", "e^(ln 5)": "5", "7π/6 − π": "pi/6", "arctan 1": "pi/4", "∛27": "3",
+	} {
+		got := of(t, text)
+		difference := got.Minus(of(t, want))
+		assert.True(t, difference.IsZero(), "%s is %s, by hand %s", text, expr.Text(got.Node()), want)
+	}
+}
+
+func TestArithmeticAgreesWithFloats(t *testing.T) {
+	values := []string{"1/3", "√2", "1 + √3", "π/4", "e", "ln 2", "−5", "√6/2"}
+	for _, a := range values {
+		for _, b := range values {
+			x, y := of(t, a), of(t, b)
+			for name, pair := range map[string][2]float64{"+": {x.Plus(y).Float(), x.Float() + y.Float()}, "−": {x.Minus(y).Float(), x.Float() - y.Float()},
+				"·": {x.Times(y).Float(), x.Float() * y.Float()}, "/": {x.Over(y).Float(), x.Float() / y.Float()}} {
+				assert.InDelta(t, pair[1], pair[0], 1e-13*(1+math.Abs(pair[1])), "%s %s %s", a, name, b)
+			}
+		}
+	}
+}
+
+func TestASignIsKnownHoweverSmallTheNumber(t *testing.T) {
+	for text, want := range map[string]int{"e^(−32)": 1, "−2e^(−40)": -1, "√2 − 1": 1, "1 − √2": -1, "√2·√2 − 2": 0, "e^(−50)/(1 − √2)": -1} {
+		sign, known := of(t, text).Sign()
+		assert.True(t, known, text)
+		assert.Equal(t, want, sign, text)
+	}
+	_, known := of(t, "e^π − e^π − 10^-14·π").Sign()
+	assert.True(t, known, "what cancels exactly leaves no doubt")
+}
