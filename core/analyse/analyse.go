@@ -72,6 +72,7 @@ type place struct {
 	defined bool
 	y       Number
 	isZero  bool
+	turns   bool // f′ is 0 here
 }
 
 // Function examines n, inlined, in radians and with no other letter than its variable.
@@ -226,6 +227,7 @@ func merged(places []place) []place {
 			}
 			last.cut = last.cut || p.cut
 			last.isZero = last.isZero || p.isZero
+			last.turns = last.turns || p.turns
 			continue
 		}
 		out = append(out, p)
@@ -322,7 +324,7 @@ func (a *analyser) examine() {
 			a.endless[list] = a.endless[list] || set.endless
 			a.unsettled[list] = a.unsettled[list] || !set.complete
 			for _, z := range set.zeros {
-				places = append(places, place{x: z.x, how: z.how, isZero: list == "zeros"})
+				places = append(places, place{x: z.x, how: z.how, isZero: list == "zeros", turns: list == "extrema"})
 			}
 		}
 	}

@@ -335,6 +335,9 @@ func (a *analyser) collectFarOut(out *Findings) {
 	var lines []Line
 	read := func(s *segment, b series.Behaviour, side int) {
 		switch {
+		case s.tree != nil && a.beyond("places", s.lo, s.hi) && hasJumps(a.n):
+			// Far out the formula is another one at every step.
+			a.unsettled["the behaviour far out"] = true
 		case s.tree == nil || isLine(s):
 		case b.Kind == series.Unknown:
 			a.unsettled["the behaviour far out"] = true
@@ -361,6 +364,14 @@ func (a *analyser) collectFarOut(out *Findings) {
 			out.Slanted = append(out.Slanted, l)
 		}
 	}
+}
+
+// hasJumps tells whether a step function stands in n.
+func hasJumps(n expr.Node) bool {
+	return expr.Any(n, func(n expr.Node) bool {
+		c, ok := n.(*expr.Call)
+		return ok && (c.Name == "floor" || c.Name == "ceil" || c.Name == "sgn")
+	})
 }
 
 // isLine tells whether the formula of a segment is a straight line, which nears no other.
@@ -461,19 +472,34 @@ func (a *analyser) collectUndecided(out *Findings) {
 func (a *analyser) collectRange(out *Findings) {
 	var list []Interval
 	possible := true // whether every segment is either known or surely inside what is taken
-	var doubtful []*segment
-	for i := range a.segments {
+	var doubtful, outside []*segment
+	inside := make([]bool, len(a.places)) // places that a run passes without a turn: their values lie between its ends
+	for i := 0; i < len(a.segments); i++ {
 		s := &a.segments[i]
 		if s.tree == nil || a.places[i].border || a.places[i+1].border {
 			// A whole period lies between the segments at the borders.
 			continue
 		}
-		lo, loKnown := endOf(a.places[i], s.leftEnd)
-		hi, hiKnown := endOf(a.places[i+1], s.rightEnd)
-		if !s.known || !loKnown || !hiKnown {
-			doubtful = append(doubtful, s)
+		if a.beyond("places", s.lo, s.hi) {
+			// The formula holds next to the window only; what it takes further out is bounded by the function itself.
+			outside = append(outside, s)
+			continue
 		}
-		if !s.lo.IsFinite() && a.swingsWide(s, -1) || !s.hi.IsFinite() && a.swingsWide(s, 1) {
+		first, way := i, s.rises
+		for s.known && !s.isLevel() && a.goesOn(i, way) {
+			i++
+			inside[i] = true
+			if way == 0 {
+				way = a.segments[i].rises
+			}
+		}
+		last := &a.segments[i]
+		lo, loKnown := endOf(a.places[first], s.leftEnd)
+		hi, hiKnown := endOf(a.places[i+1], last.rightEnd)
+		if !s.known || !loKnown || !hiKnown {
+			doubtful = append(doubtful, a.pointersTo(first, i)...)
+		}
+		if !s.lo.IsFinite() && a.swingsWide(s, -1) || !last.hi.IsFinite() && a.swingsWide(last, 1) {
 			list = append(list, Interval{Lo: infinite(-1), Hi: infinite(1)})
 		}
 		if !loKnown || !hiKnown {
@@ -482,19 +508,22 @@ func (a *analyser) collectRange(out *Findings) {
 		if lo.Value > hi.Value {
 			lo, hi = hi, lo
 		}
-		level := lo.Value == hi.Value
-		if !level || s.known {
+		if level := s.isLevel(); level || lo.Value < hi.Value {
 			list = append(list, Interval{lo, hi, level, level})
 		}
 	}
 	for i := range a.places {
-		if p := &a.places[i]; p.defined && !p.border {
+		if p := &a.places[i]; p.defined && !p.border && !inside[i] {
 			list = append(list, Interval{p.y, p.y, true, true})
 		}
 	}
 	taken := union(list)
 	for _, s := range doubtful {
 		v, _ := breaks.Enclose(s.simple, a.variable)(interval.I{Lo: s.lo.Value, Hi: s.hi.Value})
+		possible = possible && covers(taken, v)
+	}
+	for _, s := range outside {
+		v, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: s.lo.Value, Hi: s.hi.Value})
 		possible = possible && covers(taken, v)
 	}
 	if a.unsettled["places"] || a.unsettled["extrema"] || !possible {
@@ -504,6 +533,35 @@ func (a *analyser) collectRange(out *Findings) {
 	if out.RangeKnown = possible; possible {
 		out.Range = taken
 	}
+}
+
+// isLevel tells whether the function is constant on a segment.
+func (s *segment) isLevel() bool {
+	slope, ok := s.first.(*expr.Number)
+	return ok && slope.Value.Sign() == 0
+}
+
+// goesOn tells whether the function rises or falls on across the place behind segment i in the way that it has taken, 0
+// for one that is not seen: so close to a limit that the slope is lost in rounding it has no turn either.
+func (a *analyser) goesOn(i, way int) bool {
+	if i+1 >= len(a.segments) || a.places[i+2].border {
+		return false
+	}
+	next := &a.segments[i+1]
+	if next.tree == nil || !next.known || next.isLevel() || way*next.rises < 0 {
+		return false
+	}
+	if a.places[i+1].turns && (way == 0 || next.rises == 0) {
+		return false
+	}
+	return !a.beyond("places", next.lo, next.hi) && a.continuous(i+1)
+}
+
+func (a *analyser) pointersTo(first, last int) (list []*segment) {
+	for i := first; i <= last; i++ {
+		list = append(list, &a.segments[i])
+	}
+	return list
 }
 
 // swingsWide tells whether a segment's formula is a sine or cosine of a line times something that grows without bound

@@ -21,8 +21,8 @@ func ln(x float64) float64 {
 // powReal is a^e for an exponent that is not written as a fraction: undefined for a negative base unless e is whole, and
 // 0^0 has no value.
 func powReal(a, e float64) float64 {
-	if a == 0 && e <= 0 {
-		return math.NaN()
+	if a == 0 && e <= 0 || a < 0 && e != math.Trunc(e) {
+		return math.NaN() // also where a negative base has overflowed
 	}
 	return math.Pow(a, e)
 }

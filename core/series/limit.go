@@ -60,7 +60,55 @@ func behaviour(n expr.Node, w walker, side int) Behaviour {
 			best = b
 		}
 	}
+	if best.Kind == Unknown {
+		return throughFunction(n, w, side)
+	}
 	return best
+}
+
+// throughFunction follows a limit through a function that grows without bound, or levels off, with its argument: what
+// the series cannot write, as ln(ln x), may still be told.
+func throughFunction(n expr.Node, w walker, side int) Behaviour {
+	var name string
+	var argument expr.Node
+	switch n := n.(type) {
+	case *expr.Neg:
+		b := behaviour(n.X, w, side)
+		return Behaviour{Kind: map[Kind]Kind{Rising: Falling, Falling: Rising}[b.Kind]}
+	case *expr.Call:
+		if len(n.Args) > 1 {
+			return Behaviour{}
+		}
+		name, argument = n.Name, n.Args[0]
+	case *expr.Binary:
+		c, ok := n.L.(*expr.Constant)
+		if n.Op != expr.Pow || !ok || c.Name != "e" {
+			return Behaviour{}
+		}
+		name, argument = "exp", n.R
+	default:
+		return Behaviour{}
+	}
+	b := behaviour(argument, w, side)
+	if b.Kind == Finite && name == "exp" {
+		return Behaviour{Kind: Finite, Limit: b.Limit.Apply("exp"), Side: b.Side, HasLine: side != 0}
+	}
+	half := exact.Of(&expr.Binary{Op: expr.Div, L: &expr.Constant{Name: "pi"}, R: expr.Num(2)})
+	switch {
+	case b.Kind == Rising && (name == "ln" || name == "log" || name == "sqrt" || name == "cbrt" || name == "abs" || name == "exp" || name == "arsinh"):
+		return Behaviour{Kind: Rising}
+	case b.Kind == Falling && (name == "cbrt" || name == "arsinh"):
+		return Behaviour{Kind: Falling}
+	case b.Kind == Falling && name == "abs":
+		return Behaviour{Kind: Rising}
+	case b.Kind == Falling && name == "exp":
+		return Behaviour{Kind: Finite, Side: 1, HasLine: side != 0}
+	case b.Kind == Rising && name == "arctan":
+		return Behaviour{Kind: Finite, Limit: half, Side: -1, HasLine: side != 0}
+	case b.Kind == Falling && name == "arctan":
+		return Behaviour{Kind: Finite, Limit: half.Neg(), Side: 1, HasLine: side != 0}
+	}
+	return Behaviour{}
 }
 
 // attempt is one try; blind tells that the limit is known but not the side from which it is neared, since everything
