@@ -5,7 +5,11 @@
 // R. B. Kearfott, M. J. Cloud, Introduction to Interval Analysis, SIAM 2009, chapters 2–6.
 package interval
 
-import "math"
+import (
+	"math"
+
+	"parvix/core/number"
+)
 
 // I is the closed interval [Lo, Hi]; the ends may be infinite. An empty interval has Lo > Hi.
 type I struct{ Lo, Hi float64 }
@@ -199,7 +203,7 @@ func (a I) Ln() I {
 	if a.Hi <= 0 {
 		return Empty
 	}
-	return clampLow(a, 0).rising(math.Log)
+	return clampLow(a, 0).rising(number.Ln)
 }
 
 // PowReal is a^e for a ≥ 0 and a fixed e.

@@ -31,3 +31,10 @@ func TestDecimalsOfAStep(t *testing.T) {
 	}
 	assert.Equal(t, 0.3, number.Round(0.30000000000000004, 3))
 }
+
+// ln(2^−1074) = −1074·ln 2, exactly the smallest number there is.
+func TestTheLogarithmOfTheSmallestNumbers(t *testing.T) {
+	assert.InDelta(t, -1074*math.Ln2, number.Ln(math.SmallestNonzeroFloat64), 1e-9)
+	assert.InDelta(t, -310*math.Ln10, number.Ln(1e-310), 1e-9)
+	assert.InDelta(t, math.Ln2, number.Ln(2), 0)
+}

@@ -1,6 +1,10 @@
 package program
 
-import "math"
+import (
+	"math"
+
+	"parvix/core/number"
+)
 
 // Scalar forms of the operations. A value that does not exist is NaN; what only overflows stays infinite.
 
@@ -15,7 +19,7 @@ func ln(x float64) float64 {
 	if x <= 0 {
 		return math.NaN()
 	}
-	return math.Log(x)
+	return number.Ln(x)
 }
 
 // powReal is a^e for an exponent that is not written as a fraction: undefined for a negative base unless e is whole, and
