@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/program"
 	"parvix/core/symbolic"
 )
@@ -59,7 +60,7 @@ func TestBlocksAgreeWithSinglePoints(t *testing.T) {
 func TestKernelsStayWithinTheToleranceOfDrawing(t *testing.T) {
 	var machine program.Machine
 	for text, f := range map[string]func(float64) float64{
-		"sin x": math.Sin, "cos x": math.Cos, "exp x": math.Exp, "ln x": math.Log,
+		"sin x": math.Sin, "cos x": math.Cos, "exp x": math.Exp, "ln x": number.Ln,
 	} {
 		p := compile(t, text, "x")
 		var xs []float64
