@@ -141,7 +141,7 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 		}
 	}
 	out.complete = complete
-	margin := 1e-9 * (to - from)
+	margin := 1e-9 * math.Max(to-from, 1+math.Max(math.Abs(from), math.Abs(to)))
 	afterLo, beforeHi := a.faded(n, lo, values, 1), a.faded(n, hi, values, -1)
 	for _, v := range values {
 		if v <= lo+margin || v >= hi-margin || v < afterLo || v > beforeHi {
@@ -167,6 +167,12 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 	if b := series.Near(n, a.variable, p, side, between(end, other)); b.Kind != series.Finite || !b.Limit.IsZero() || b.Side == 0 {
 		return 0
 	}
+	return a.powerLike(n, end, other, side)
+}
+
+// powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of
+// h; 0 where it is none.
+func (a *analyser) powerLike(n expr.Node, end, other float64, side int) float64 {
 	f, err := program.CompilePoint(n, []string{a.variable})
 	if err != nil {
 		return 0
@@ -178,8 +184,7 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 		if h = math.Min(h, math.Abs(other-end)/4); h <= 0 {
 			return 0
 		}
-		k := math.Round(order(h))
-		if k >= 1 && math.Abs(order(h)-k) < 0.03 && math.Abs(order(h/2)-k) < 0.03 && math.Abs(order(h/4)-k) < 0.05 {
+		if k := order(h / 4); k > 0.2 && math.Abs(order(h)-k) < 0.03 && math.Abs(order(h/2)-k) < 0.03 {
 			return h
 		}
 	}
@@ -191,8 +196,12 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 func (a *analyser) faded(n expr.Node, end float64, values []float64, side int) float64 {
 	reach := end + float64(side)*1e-4*(1+math.Abs(end))
 	for _, v := range values {
-		if math.IsInf(end, 0) || math.Abs(v-end) > 1e-4*(1+math.Abs(end)) {
-			continue
+		distance := math.Abs(v-end) / (1 + math.Abs(end))
+		if math.IsInf(end, 0) || distance > 1e-4 || distance < 1e-9 {
+			continue // far away, or the end itself, which is left out anyway
+		}
+		if a.powerLike(n, end, end+float64(side), side) > 0 {
+			return reach
 		}
 		p, ok := a.exactPlace(end)
 		if !ok {

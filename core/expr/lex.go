@@ -140,7 +140,7 @@ func (l *lexer) number(r rune, size int) *problem.Problem {
 	if l.scope.Comma && strings.Contains(text, ".") {
 		return problem.New("decimal-comma", from, l.at, strings.ReplaceAll(text, ".", ","))
 	}
-	if len(text) > MaxDigits+1 {
+	if len(strings.TrimLeft(text, "0"))-points > MaxDigits {
 		return problem.New("number-long", from, l.at, fmt.Sprint(MaxDigits))
 	}
 	if points > 1 || text == "." {
