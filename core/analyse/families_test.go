@@ -3,6 +3,7 @@ package analyse_test
 import (
 	"fmt"
 	"math"
+	"math/big"
 	"math/rand"
 	"strings"
 	"testing"
@@ -10,6 +11,7 @@ import (
 	"github.com/stretchr/testify/assert"
 
 	"parvix/core/analyse"
+	"parvix/core/exact"
 	"parvix/core/program"
 )
 
@@ -69,6 +71,39 @@ func TestFindingsOfFamiliesAreTrueAndComplete(t *testing.T) {
 		}
 	}
 	assert.Less(t, float64(undecided), 0.03*float64(all), "%d of %d", undecided, all)
+}
+
+func TestFindingsOfFamiliesOnAnInterval(t *testing.T) {
+	random := rand.New(rand.NewSource(11))
+	lo, hi := exact.Fractional(big.NewRat(-5, 2)), exact.Int(3)
+	for _, family := range families {
+		if strings.Contains(family, "for") {
+			continue
+		}
+		for range 4 {
+			text := made(family, random)
+			n := parse(t, text)
+			f, err := analyse.Function(n, "x", analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true, HiClosed: true})
+			if !assert.NoError(t, err, text) {
+				continue
+			}
+			value, err := program.CompilePoint(n, []string{"x"})
+			assert.NoError(t, err, text)
+			c := claims{t, text + " from -5/2 to 3", func(in []float64) float64 {
+				if in[0] < -2.5 || in[0] > 3 {
+					return math.NaN()
+				}
+				return value(in)
+			}, f}
+			c.domainAndRange()
+			c.zeros()
+			c.extrema()
+			c.runs()
+			c.complete()
+			assert.Nil(t, f.Period, text)
+			assert.True(t, f.DomainKnown && f.RangeKnown, "%s: %v", text, f.Undecided)
+		}
+	}
 }
 
 // complete looks for changes of sign and turns of the values between −10 and 10 and expects them in the lists.
