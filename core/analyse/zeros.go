@@ -161,13 +161,14 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 // it has no zero there; 0 where it does not fade to 0 at the end.
 func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 	p, ok := a.exactPlace(end)
-	if !ok {
+	reach := a.powerLike(n, end, other, side)
+	if !ok || reach == 0 {
 		return 0
 	}
 	if b := series.Near(n, a.variable, p, side, between(end, other)); b.Kind != series.Finite || !b.Limit.IsZero() || b.Side == 0 {
 		return 0
 	}
-	return a.powerLike(n, end, other, side)
+	return reach
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of
