@@ -37,7 +37,7 @@ type analyser struct {
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
-const maxWork = 2000000
+const maxWork = 1500000
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {

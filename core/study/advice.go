@@ -81,18 +81,22 @@ func adviseUnit(d *evaluate.Demonstration, p *document.Panel, f *evaluate.Functi
 	}
 	degrees := d.Document.AngleUnit == document.Degree
 	periods := (v.Right - v.Left) / period
-	fitted := Fit(d, p, v.Width, v.Height)
-	turn := Mend{Words: "show two periods", Panel: &fitted}
 	name := f.Stated.Name
+	a := &Advice{Code: "unit"}
+	var other Mend
 	switch {
 	case degrees && periods < fewestPeriods:
-		return &Advice{"unit", fmt.Sprintf("Angles are in degrees: a period of %s is %s wide, so that it looks flat here.", name, number.Significant(period, 4)),
-			[]Mend{turn, {Words: "angles in radians", AngleUnit: document.Radian}}}
+		a.Message = fmt.Sprintf("Angles are in degrees: a period of %s is %s wide, so that it looks flat here.", name, number.Significant(period, 4))
+		other = Mend{Words: "angles in radians", AngleUnit: document.Radian}
 	case !degrees && periods > mostPeriods:
-		return &Advice{"unit", fmt.Sprintf("Angles are in radians: %s has %s periods in this window.", name, number.Format(math.Round(periods), 0)),
-			[]Mend{turn, {Words: "angles in degrees", AngleUnit: document.Degree}}}
+		a.Message = fmt.Sprintf("Angles are in radians: %s has %s periods in this window.", name, number.Format(math.Round(periods), 0))
+		other = Mend{Words: "angles in degrees", AngleUnit: document.Degree}
+	default:
+		return nil
 	}
-	return nil
+	fitted := Fit(d, p, v.Width, v.Height)
+	a.Mends = []Mend{{Words: "show two periods", Panel: &fitted}, other}
+	return a
 }
 
 // Period is the period of a function in play, without its other findings.
