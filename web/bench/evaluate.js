@@ -112,17 +112,29 @@ async function core() {
   return found;
 }
 
+/** Both sides in turn, several times, the best of each: the host is busy now and then. */
 globalThis.measure = async function () {
-  const parvix = await core();
-  return Object.keys(hand).map((name) => {
-    const compiled = math.compile(general[name]);
-    const scope = { a, b, x: 0 };
-    const evaluate = () => {
-      for (let i = 0; i < size; i++) {
-        scope.x = xs[i];
-        out[i] = compiled.evaluate(scope);
-      }
-    };
-    return { name, parvix: parvix[name] ?? 0, hand: time(hand[name]), general: time(evaluate) };
-  });
+  const best = {};
+  for (let round = 0; round < 3; round++) {
+    const parvix = await core();
+    for (const name of Object.keys(hand)) {
+      const compiled = math.compile(general[name]);
+      const scope = { a, b, x: 0 };
+      const evaluate = () => {
+        for (let i = 0; i < size; i++) {
+          scope.x = xs[i];
+          out[i] = compiled.evaluate(scope);
+        }
+      };
+      const now = { name, parvix: parvix[name] ?? 0, hand: time(hand[name]), general: time(evaluate) };
+      const before = best[name] ?? now;
+      best[name] = {
+        name,
+        parvix: Math.min(before.parvix, now.parvix),
+        hand: Math.min(before.hand, now.hand),
+        general: Math.min(before.general, now.general),
+      };
+    }
+  }
+  return Object.values(best);
 };
