@@ -6,6 +6,7 @@ import (
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/program"
+	"parvix/core/symbolic"
 )
 
 // cutsOf lists the formulas at whose zeros n may turn sharply, jump or change its piece, inner ones first.
@@ -205,7 +206,7 @@ func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known 
 				put(n.L, !negative, isPositive)
 			default:
 				gates = append(gates, gate{part: n.L, test: isPositive, exponent: n.R})
-				if len(expr.Names(n.L)) == 0 && exact.Of(n.L).IsZero() {
+				if base := symbolic.Simplify(n.L).Node; len(expr.Names(base)) == 0 && exact.Of(base).IsZero() {
 					put(n.R, true, always) // 0^u begins where u is 0
 				}
 			}
