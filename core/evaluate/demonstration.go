@@ -60,6 +60,8 @@ type Function struct {
 	Stated  *document.Stated
 	Formula expr.Node // as typed
 	Inlined expr.Node // without stated functions, in radians; nil when there is a problem
+	// Meaning is Inlined as text: what has the same one has the same findings.
+	Meaning string
 	Curve   *sample.Function
 	// Waits lists the letters without a value that it needs.
 	Waits []string
@@ -265,7 +267,7 @@ func (d *Demonstration) compileFunction(f *Function) {
 		d.wait(f.Waits, f.Formula, f.Stated.ID, "formula")
 		return
 	}
-	f.Inlined = n
+	f.Inlined, f.Meaning = n, expr.Text(n)
 	if len(f.Stated.Variables) != 1 {
 		return
 	}

@@ -46,7 +46,7 @@ func (d *Demonstration) PutFound(f *found.Found) {
 // FoundOf gives the last findings of a function; current tells that they hold for the values in play.
 func (d *Demonstration) FoundOf(f *Function) (last *found.Found, current bool) {
 	last = d.found[f.Stated.Name]
-	if last == nil || last.Formula != f.Stated.Formula {
+	if last == nil || last.Formula != f.Meaning {
 		return nil, false
 	}
 	for _, i := range f.on {

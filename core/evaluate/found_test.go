@@ -63,7 +63,7 @@ func TestWhatTheOtherCoreFoundCountsForItsValuesOnly(t *testing.T) {
 	e, zeros := finding(t, "x + a cos x", document.Zeros, map[string]float64{"a": -1})
 	_, current := e.ShownPoints(zeros, -10, 10)
 	assert.False(t, current, "it has no closed form and is still being computed")
-	e.PutFound(&found.Found{Function: "f", Formula: "x + a cos x", Values: map[string]float64{"a": -1},
+	e.PutFound(&found.Found{Function: "f", Formula: e.Function("f").Meaning, Values: map[string]float64{"a": -1},
 		Points: map[document.Finding][]found.Point{document.Zeros: {{X: 0.7390851332151607}}}})
 	points, current := e.ShownPoints(zeros, -10, 10)
 	assert.True(t, current)
@@ -73,4 +73,20 @@ func TestWhatTheOtherCoreFoundCountsForItsValuesOnly(t *testing.T) {
 	points, current = e.ShownPoints(zeros, -10, 10)
 	assert.False(t, current)
 	assert.Empty(t, points, "what holds for another value is not shown")
+}
+
+func TestFindingsEndWithTheFormulaBehindTheirFunction(t *testing.T) {
+	e := demonstration(t, map[string]string{"f": "x + cos x", "g": "f(x) + 1"}, nil)
+	g := e.Function("g")
+	e.PutFound(&found.Found{Function: "g", Formula: g.Meaning})
+	_, current := e.FoundOf(g)
+	assert.True(t, current)
+	for _, s := range e.Document.Functions() {
+		if s.Name == "f" {
+			s.Formula = "x + sin x"
+		}
+	}
+	e = evaluate.Load(e.Document, e)
+	_, current = e.FoundOf(e.Function("g"))
+	assert.False(t, current, "f is another one now, and g with it")
 }

@@ -7,7 +7,8 @@ import "parvix/core/document"
 // recorded positions of a trace: it comes from the other core, which may take longer than a frame.
 type Found struct {
 	Function string `json:"function"`
-	// Values are those of the parameters that the function depends on, Formula is its formula with them.
+	// Values are those of the parameters that the function depends on, Formula is its formula without other stated
+	// functions, in radians.
 	Values  map[string]float64 `json:"values"`
 	Formula string             `json:"formula"`
 	// Period is 0 for none; points and upright guides repeat with it.

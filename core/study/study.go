@@ -21,7 +21,7 @@ func Of(d *evaluate.Demonstration, f *evaluate.Function, left, right float64) (*
 
 // Found gives what the stage and the texts need of findings.
 func Found(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings) *found.Found {
-	out := &found.Found{Function: f.Stated.Name, Values: d.ValuesOf(f), Formula: f.Stated.Formula,
+	out := &found.Found{Function: f.Stated.Name, Values: d.ValuesOf(f), Formula: f.Meaning,
 		Points: map[document.Finding][]found.Point{}, Guides: map[document.Finding][]found.Guide{},
 		Told: map[document.Finding]string{}}
 	if findings.Period != nil {

@@ -51,9 +51,12 @@ export function useFindings(
     ]);
     if (state === seen) return;
     behind.value = true;
-    for (const name of names) await study(name, values ?? {}, doc.panels[0]?.window);
-    seen = state;
-    behind.value = false;
+    try {
+      for (const name of names) await study(name, values ?? {}, doc.panels[0]?.window);
+      seen = state;
+    } finally {
+      behind.value = false;
+    }
     drawAgain();
   }
 
