@@ -48,3 +48,32 @@ func TestIntersectionsMayBeEmpty(t *testing.T) {
 	assert.False(t, interval.Point(0).IsEmpty())
 	assert.True(t, interval.All.Has(1e300))
 }
+
+// An operation that rounds widens its result on both sides, by two units in the last place at most, at every size.
+func TestRoundingGoesOutwardByAHair(t *testing.T) {
+	r := rand.New(rand.NewPCG(2, 7))
+	sizes := []float64{math.SmallestNonzeroFloat64, 1e-310, 0x1p-1022, 1e-9, 1, 1e9, math.MaxFloat64 / 4}
+	for range 2000 {
+		v := sizes[r.IntN(len(sizes))] * (1 + r.Float64())
+		if r.IntN(2) == 0 {
+			v = -v
+		}
+		sum := interval.Point(2 * v).Add(interval.Point(-v)) // v exactly
+		below, above := math.Nextafter(v, math.Inf(-1)), math.Nextafter(v, math.Inf(1))
+		require.LessOrEqual(t, sum.Lo, below)
+		require.GreaterOrEqual(t, sum.Hi, above)
+		require.GreaterOrEqual(t, sum.Lo, math.Nextafter(below, math.Inf(-1)))
+		require.LessOrEqual(t, sum.Hi, math.Nextafter(above, math.Inf(1)))
+	}
+	assert.Equal(t, interval.All, interval.All.Add(interval.Point(1)))
+	tooLarge := interval.Point(math.MaxFloat64).Add(interval.Point(math.MaxFloat64))
+	assert.Equal(t, interval.I{Lo: math.MaxFloat64, Hi: math.Inf(1)}, tooLarge, "a sum that overflows is large, not infinite")
+}
+
+func TestASignThatTheFactorsSettleIsKept(t *testing.T) {
+	tiny := interval.I{Lo: 0, Hi: 1e-200}
+	assert.GreaterOrEqual(t, tiny.Mul(tiny).Lo, 0.0)
+	assert.LessOrEqual(t, tiny.Mul(tiny.Neg()).Hi, 0.0)
+	endless := interval.I{Lo: 0, Hi: math.Inf(1)}
+	assert.Equal(t, endless, endless.Mul(endless))
+}
