@@ -99,3 +99,25 @@ func TestFindingsComeToAnEnd(t *testing.T) {
 	_, err := analyse.Function(parse(t, "sum(x^k for k from 1 to 500)"), "x", analyse.Bounds{})
 	assert.ErrorContains(t, err, "more work")
 }
+
+// ⌈x⌉ − ⌊x⌋ is 1, and 0 at whole numbers (Graham, Knuth, Patashnik, Concrete Mathematics, 3.2): one value at single
+// places is enough for a period, a range and against a symmetry.
+func TestSinglePlacesCountForPeriodsAndSymmetry(t *testing.T) {
+	f := findings(t, "ceil(x) − floor(x)", analyse.Bounds{})
+	require.NotNil(t, f.Period)
+	assert.Equal(t, 1.0, f.Period.Value)
+	assert.Equal(t, "{0} ∪ {1}", analyse.Intervals(f.Range))
+	assert.Equal(t, "even", f.Symmetry)
+	for text, want := range map[string]string{
+		"floor(x) + 1/2":     "none", // 1/2 at 0
+		"floor(x) + ceil(x)": "odd",
+		"0 for x < −1; x for −1 ≤ x ≤ 1; 0 for x > 1":       "odd",
+		"0 for x < −1; x for −1 ≤ x < 1; 0 for x ≥ 1":       "none",
+		"x² for x < −2; 4 for −2 ≤ x < 2; x² − 1 for x ≥ 2": "none",
+	} {
+		assert.Equal(t, want, findings(t, text, analyse.Bounds{}).Symmetry, text)
+	}
+	lo, hi := exact.Int(-1), exact.Int(1)
+	half := analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true}
+	assert.Equal(t, "none", findings(t, "x³", half).Symmetry, "−1 has a value, 1 has none")
+}

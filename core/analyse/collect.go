@@ -401,18 +401,34 @@ func (a *analyser) runs(holds func(s *segment) bool, across func(i int) bool) []
 }
 
 func (a *analyser) collectSymmetry(out *Findings) {
-	if a.bounds.Lo == nil && a.bounds.Hi == nil {
-		out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, a.f)
-		return
-	}
-	bounded := func(in []float64) float64 {
-		if !a.inBounds(in[0]) {
-			return math.NaN()
+	bounded := a.bounds.Lo != nil || a.bounds.Hi != nil
+	var cuts []float64
+	if bounded || hasJumps(a.n) || hasPieces(a.n) {
+		for i := range a.places {
+			if p := &a.places[i]; p.cut && !p.border && p.x.IsFinite() && len(cuts) < mostCutsMirrored {
+				cuts = append(cuts, p.x.Value)
+			}
 		}
-		return a.f(in)
 	}
-	out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, bounded)
+	f, value := a.f, exactlyAt(a.n, a.variable)
+	if bounded {
+		inside := func(f func(x float64) float64) func(x float64) float64 {
+			return func(x float64) float64 {
+				if !a.inBounds(x) {
+					return math.NaN()
+				}
+				return f(x)
+			}
+		}
+		value = inside(value)
+		within := inside(func(x float64) float64 { return a.f([]float64{x}) })
+		f = func(in []float64) float64 { return within(in[0]) }
+	}
+	out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, f, cuts, value)
 }
+
+// mostCutsMirrored bounds the places at which a symmetry is tried besides those at random.
+const mostCutsMirrored = 40
 
 func (a *analyser) collectWave(out *Findings) {
 	if out.Period == nil || !out.RangeKnown || len(out.Range) != 1 {

@@ -32,13 +32,74 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		// A constant repeats after every step; gaps alone make no period.
 		return exact.Value{}, false
 	}
-	gates := gateSizes(n, variable)
+	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable), exactlyAt(n, variable)
 	for k := int64(24); k > 1; k-- {
-		if repeats(f, p.Float()/float64(k)) && repeatAll(gates, p.Float()/float64(k)) {
+		part := p.Float() / float64(k)
+		onCuts := agreeAt(cuts, value, func(x, v float64) (at, want float64) { return x + part, v })
+		if onCuts && repeats(f, part) && repeatAll(gates, part) {
 			return p.Over(exact.Int(k)), true
 		}
 	}
 	return p, true
+}
+
+// cutPlaces are places at which the steps of n jump, and those where its waves, perhaps within a step, take their middle
+// and outermost values: there a function may have a value of its own that numbers tried at random never meet.
+func cutPlaces(n expr.Node, variable string) (list []float64) {
+	if !hasJumps(n) {
+		return nil
+	}
+	expr.Walk(n, func(n expr.Node) bool {
+		c, ok := n.(*expr.Call)
+		if !ok {
+			return true
+		}
+		spacing := 1.0
+		switch c.Name {
+		case "floor", "ceil", "sgn":
+		case "sin", "cos", "tan", "cot", "sec", "csc":
+			spacing = math.Pi / 4
+		default:
+			return true
+		}
+		slope := symbolic.Simplify(symbolic.Derivative(c.Args[0], variable)).Node
+		u, err := program.CompilePoint(c.Args[0], []string{variable})
+		if len(expr.Names(slope)) > 0 || err != nil || exact.Of(slope).IsZero() {
+			return true
+		}
+		s, lift := exact.Of(slope).Float(), u([]float64{0})
+		for k := range 8 {
+			list = append(list, (float64(k)*spacing-lift)/s)
+		}
+		return true
+	})
+	return list
+}
+
+// exactlyAt gives the values of n, where what differs from a jump by rounding only counts as there.
+func exactlyAt(n expr.Node, variable string) func(x float64) float64 {
+	return func(x float64) float64 {
+		tree := smoothed(n, variable, x)
+		if tree == nil {
+			return math.NaN()
+		}
+		f, err := program.CompilePoint(tree, []string{variable})
+		if err != nil {
+			return math.NaN()
+		}
+		return f([]float64{x})
+	}
+}
+
+// agreeAt compares the value v at each place x with the one that is wanted somewhere else.
+func agreeAt(places []float64, value func(x float64) float64, other func(x, v float64) (at, want float64)) bool {
+	for _, x := range places {
+		at, want := other(x, value(x))
+		if v := value(at); (v == v) != (want == want) || v == v && !close(v, want) {
+			return false
+		}
+	}
+	return true
 }
 
 // gateSizes are the sizes of what must not be 0 or decides where n has a value: the gaps repeat where these do.
@@ -144,11 +205,16 @@ func agree(f program.Point, other func(x float64) float64) bool {
 	return compared >= 5
 }
 
-// symmetryOf compares f(−x) with f(x) and −f(x), in the formula first, then at many places.
-func symmetryOf(n expr.Node, variable string, f program.Point) (symmetry string, how How) {
+// symmetryOf compares f(−x) with f(x) and −f(x), in the formula first, then at many places and, with
+// the values there, at the cuts.
+func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, value func(float64) float64) (symmetry string, how How) {
 	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
-	even := agree(f, func(x float64) float64 { return f([]float64{-x}) })
-	odd := !even && agree(f, func(x float64) float64 { return -f([]float64{-x}) })
+	mirrors := func(sign float64) bool {
+		return agree(f, func(x float64) float64 { return sign * f([]float64{-x}) }) &&
+			agreeAt(cuts, value, func(x, v float64) (at, want float64) { return -x, sign * v })
+	}
+	even := mirrors(1)
+	odd := !even && mirrors(-1)
 	switch {
 	case even:
 		return "even", identityOr(minus(mirrored, n))
