@@ -179,6 +179,9 @@ func (s textStyle) call(c *Call) string {
 				return "|" + inner + "|"
 			}
 		case "sqrt":
+			if number, ok := args[0].(*Number); ok && number.Value.IsInt() && number.Value.Sign() >= 0 {
+				return "√" + inner
+			}
 			return "√(" + inner + ")"
 		case "floor":
 			return "⌊" + inner + "⌋"

@@ -56,7 +56,7 @@ func (n *Number) UnmarshalJSON(data []byte) error {
 }
 
 // later are the asks of the contract that are not answered yet.
-var later = map[string]bool{"transformation": true, "polar": true, "parametric": true, "circle": true,
+var later = map[string]bool{"polar": true, "parametric": true, "circle": true,
 	"fit": true, "classify": true, "locus": true, "effect": true}
 
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
@@ -126,6 +126,8 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.features(unit == "degree")
 	case "same":
 		return q.same(unit == "degree")
+	case "transformation":
+		return q.transformation(unit == "degree")
 	}
 	if later[q.Ask] {
 		return nil, problem.New("not-yet", 0, 0, q.Ask)
@@ -154,6 +156,15 @@ func valueNode(data []byte) (expr.Node, error) {
 func (q *Question) read(degrees bool) (expr.Node, error) { return q.readText(q.Expr, degrees) }
 
 func (q *Question) readText(text string, degrees bool) (expr.Node, error) {
+	n, err := q.readAsWritten(text)
+	if err != nil {
+		return nil, err
+	}
+	return symbolic.Radians(n, degrees), nil
+}
+
+// readAsWritten leaves angles in the unit in which they are written.
+func (q *Question) readAsWritten(text string) (expr.Node, error) {
 	names := make([]string, 0, len(q.With))
 	for typed := range q.With {
 		names = append(names, typed)
@@ -174,7 +185,7 @@ func (q *Question) readText(text string, degrees bool) (expr.Node, error) {
 			return nil, problem.New("field", 0, 0, "with", typed+": "+err.Error())
 		}
 	}
-	return symbolic.Radians(symbolic.Substitute(f.Node, with), degrees), nil
+	return symbolic.Substitute(f.Node, with), nil
 }
 
 func constant(n expr.Node) (float64, error) {
