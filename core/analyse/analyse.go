@@ -84,6 +84,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	if err != nil {
 		return nil, err
 	}
+	n = withSettledSteps(n)
 	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},

@@ -118,6 +118,7 @@ func TestSinglePlacesCountForPeriodsAndSymmetry(t *testing.T) {
 		assert.Equal(t, want, findings(t, text, analyse.Bounds{}).Symmetry, text)
 	}
 	lo, hi := exact.Int(-1), exact.Int(1)
+	assert.Equal(t, "{0}", analyse.Intervals(findings(t, "floor(tanh 6) sin(x)", analyse.Bounds{}).Range), "tanh 6 < 1")
 	half := analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true}
 	assert.Equal(t, "none", findings(t, "x³", half).Symmetry, "−1 has a value, 1 has none")
 }

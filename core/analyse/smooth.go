@@ -113,6 +113,20 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 	return walk(n)
 }
 
+// withSettledSteps puts whole numbers for steps of constants that are surely off a jump: ⌊tanh 6⌋ is 0.
+func withSettledSteps(n expr.Node) expr.Node {
+	n = expr.Map(n, withSettledSteps)
+	c, ok := n.(*expr.Call)
+	if !ok || c.Name != "floor" && c.Name != "ceil" || len(expr.Names(c)) > 0 {
+		return n
+	}
+	v := exact.Float(c.Args[0])
+	if nearest := math.Round(v); math.Abs(v) > 1e9 || !(math.Abs(v-nearest) > 1e-9*(1+math.Abs(v))) {
+		return n
+	}
+	return wholeNear(c.Name, v)
+}
+
 // noPiece is raised where no piece of a function holds.
 type noPiece struct{}
 

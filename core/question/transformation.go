@@ -43,7 +43,7 @@ func readingFields(r transform.Reading) map[string]any {
 	}
 	steps := []map[string]any{}
 	for _, s := range r.Steps("x") {
-		step := map[string]any{"kind": s.Kind, "amount": nil, "text": s.Text, "expr": expr.Text(s.Formula)}
+		step := map[string]any{"kind": s.Kind(), "amount": nil, "text": s.Text(), "expr": expr.Text(s.Formula)}
 		if s.Amount != nil {
 			step["amount"], step["amountExact"] = numberOrNull(s.Amount), expr.Text(s.Amount)
 		}

@@ -144,7 +144,7 @@ func sameSteps(a, b []Step) bool {
 		return false
 	}
 	for i := range a {
-		if a[i].Text != b[i].Text {
+		if a[i].Text() != b[i].Text() {
 			return false
 		}
 	}

@@ -2,9 +2,11 @@ package transform
 
 import (
 	"fmt"
+	"math"
 
 	"parvix/core/exact"
 	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/symbolic"
 )
 
@@ -33,13 +35,114 @@ func (a Affine) Of(v expr.Node) expr.Node { return simple(plus(times(a.Factor, v
 
 // Step is one transformation. Every point (x, y) of the curve goes to (X of x, Y of y).
 type Step struct {
-	Kind StepKind
 	// Amount is the distance of a shift, positive to the right and up, or the factor of a stretch; nil for a reflection.
+	// With letters in it a factor may be below 0 and holds a reflection too.
 	Amount expr.Node
 	X, Y   Affine
-	// Text says it in a sentence, Formula is the function after it.
-	Text    string
+	// Formula is the function after the step.
 	Formula expr.Node
+	across  bool
+	move    move
+}
+
+type move int
+
+const (
+	shift move = iota
+	stretch
+	reflect
+)
+
+// Value of the amount where it holds no letters, 1 for one that does: letters are taken to be above 0 and large.
+func (s Step) value() float64 {
+	if s.Amount == nil || len(expr.Names(s.Amount)) > 0 {
+		if s.across && s.move == stretch {
+			return 0.5
+		}
+		return 2
+	}
+	return exact.Float(s.Amount)
+}
+
+// HasLetters tells whether the amount depends on letters.
+func (s Step) HasLetters() bool { return s.Amount != nil && len(expr.Names(s.Amount)) > 0 }
+
+// Kind is that of the step for amounts without letters; a letter counts as a number above 1.
+func (s Step) Kind() StepKind { return s.KindAt(s.value()) }
+
+// KindAt is the step's kind when its amount is v.
+func (s Step) KindAt(v float64) StepKind {
+	switch {
+	case s.move == reflect && s.across:
+		return ReflectInY
+	case s.move == reflect:
+		return ReflectInX
+	case s.move == shift && s.across:
+		return ShiftAcross
+	case s.move == shift:
+		return ShiftUp
+	case s.across && math.Abs(v) < 1:
+		return ShrinkAcross
+	case s.across:
+		return StretchAcross
+	case math.Abs(v) < 1:
+		return ShrinkUp
+	}
+	return StretchUp
+}
+
+// Text says the step in a sentence, with letters as letters.
+func (s Step) Text() string {
+	if s.Amount == nil {
+		return s.say(0, "")
+	}
+	size, v := s.Amount, s.value()
+	if isBelowZero(size) && s.move == shift {
+		size, v = simple(neg(size)), -math.Abs(v)
+	}
+	return s.say(v, pretty(size))
+}
+
+// TextAt says it for the amount v, which the letters in it have come to.
+func (s Step) TextAt(v float64) string {
+	if !s.HasLetters() {
+		return s.Text()
+	}
+	size := number.Format(math.Abs(v), 3)
+	return s.say(v, size) + " (" + expr.Pretty(s.Amount) + " = " + number.Format(v, 3) + ")"
+}
+
+// say writes the sentence for an amount of value v whose size is written in words.
+func (s Step) say(v float64, size string) string {
+	switch s.move {
+	case reflect:
+		if s.across {
+			return "Reflect in the y-axis: every x changes its sign."
+		}
+		return "Reflect in the x-axis: every y changes its sign."
+	case shift:
+		side := map[bool]map[bool]string{true: {true: "to the left", false: "to the right"}, false: {true: "down", false: "up"}}[s.across][v < 0]
+		return fmt.Sprintf("Shift %s %s.", size, side)
+	}
+	way, axis, letter := "vertically", "x-axis", "y"
+	if s.across {
+		way, axis, letter = "horizontally", "y-axis", "x"
+	}
+	word := "Stretch"
+	if math.Abs(v) < 1 {
+		word = "Shrink"
+	}
+	switch {
+	case v == 0:
+		return fmt.Sprintf("Every %s is multiplied by 0: the curve lies flat on the %s.", letter, axis)
+	case v == 1:
+		return fmt.Sprintf("Stretch %s by the factor 1: nothing changes.", way)
+	case v == -1:
+		return fmt.Sprintf("Reflect in the %s: every %s changes its sign.", axis, letter)
+	case v < 0:
+		return fmt.Sprintf("%s %s by the factor %s and reflect in the %s: every %s is multiplied by −%s.", word, way, size, axis, letter, size)
+	}
+	return fmt.Sprintf("%s %s by the factor %s: every %s is multiplied by %s.", word, way, size, letter, size)
 }
 
 // Order says in which of the right orders the steps are taken.
@@ -49,42 +152,42 @@ type Order struct {
 	ShiftFirst, LiftFirst bool
 }
 
-// Steps leads from the parent to the form. Letters are allowed: what a letter's sign decides is said for positive ones.
+// Steps leads from the parent to the form. A factor with letters is one step, whatever its sign; a number below 0 is a
+// stretch and a reflection.
 func (f Form) Steps(x string, o Order) []Step {
 	b := builder{f: f, x: x, now: Form{f.Parent, num(1), num(1), num(0), num(0)}}
-	size := simple(call("abs", f.B))
-	if len(expr.Names(f.B)) > 0 {
-		size = f.B
-	}
 	if o.ShiftFirst {
 		// p(Bx + c): the shift by −c comes first.
-		b.shiftAcross(simple(times(f.B, f.H)))
+		b.shift(true, simple(times(f.B, f.H)))
 	}
-	b.stretchAcross(size)
-	if sign(f.B) < 0 {
-		b.reflectInY()
-	}
+	b.scale(true, simple(over(num(1), f.B)))
 	if !o.ShiftFirst {
-		b.shiftAcross(f.H)
-	}
-	lift, rise := f.K, simple(call("abs", f.A))
-	if len(expr.Names(f.A)) > 0 {
-		rise = f.A
-		if inner, ok := f.A.(*expr.Neg); ok {
-			rise = inner.X
-		}
+		b.shift(true, f.H)
 	}
 	if o.LiftFirst {
-		b.shiftUp(simple(over(f.K, f.A)))
+		b.shift(false, simple(over(f.K, f.A)))
 	}
-	b.stretchUp(rise)
-	if sign(f.A) < 0 || isNegated(f.A) {
-		b.reflectInX()
-	}
+	b.scale(false, f.A)
 	if !o.LiftFirst {
-		b.shiftUp(lift)
+		b.shift(false, f.K)
 	}
 	return b.steps
+}
+
+// scale multiplies by a factor: its size, then its sign.
+func (b *builder) scale(across bool, factor expr.Node) {
+	if isZero(factor) {
+		b.stretch(across, factor)
+		return
+	}
+	size := factor
+	if isBelowZero(factor) {
+		size = simple(neg(factor))
+	}
+	b.stretch(across, size)
+	if isBelowZero(factor) {
+		b.reflect(across)
+	}
 }
 
 func isNegated(n expr.Node) bool { _, ok := n.(*expr.Neg); return ok }
@@ -98,16 +201,20 @@ type builder struct {
 	steps []Step
 }
 
-func (b *builder) put(kind StepKind, amount expr.Node, x, y Affine, text string) {
+func (b *builder) put(across bool, m move, amount expr.Node, a Affine) {
+	s := Step{Amount: amount, X: same, Y: same, across: across, move: m}
 	if b.inner == nil {
 		b.inner = &expr.Name{Name: b.x}
 	}
-	if x != same {
-		// The new curve at x is the old one at (x − Add)/Factor.
-		b.inner = back(b.inner, b.x, x)
+	if across {
+		s.X = a
+		b.inner = back(b.inner, b.x, a)
+	} else {
+		s.Y = a
+		b.now.A, b.now.K = simple(times(a.Factor, b.now.A)), simple(plus(times(a.Factor, b.now.K), a.Add))
 	}
-	b.now.A, b.now.K = simple(times(y.Factor, b.now.A)), simple(plus(times(y.Factor, b.now.K), y.Add))
-	b.steps = append(b.steps, Step{kind, amount, x, y, text, b.now.outside(b.f.Parent.Of(b.inner))})
+	s.Formula = b.now.outside(b.f.Parent.Of(b.inner))
+	b.steps = append(b.steps, s)
 }
 
 // back puts (x − Add)/Factor in the place of x in the line inner.
@@ -125,72 +232,22 @@ func back(inner expr.Node, x string, a Affine) expr.Node {
 	return scaled(slope, shifted(&expr.Name{Name: x}, neg(h)))
 }
 
-func (b *builder) shiftAcross(h expr.Node) {
-	if isZero(h) {
-		return
+func (b *builder) shift(across bool, by expr.Node) {
+	if !isZero(by) {
+		b.put(across, shift, by, Affine{num(1), by})
 	}
-	side, distance := "right", h
-	if isBelowZero(h) {
-		side, distance = "left", simple(neg(h))
-	}
-	b.put(ShiftAcross, h, Affine{num(1), h}, same, fmt.Sprintf("Shift %s to the %s.", pretty(distance), side))
 }
 
-func (b *builder) shiftUp(k expr.Node) {
-	if isZero(k) {
-		return
+func (b *builder) stretch(across bool, factor expr.Node) {
+	if !isOne(factor) {
+		b.put(across, stretch, factor, Affine{factor, num(0)})
 	}
-	side, distance := "up", k
-	if isBelowZero(k) {
-		side, distance = "down", simple(neg(k))
-	}
-	b.put(ShiftUp, k, same, Affine{num(1), k}, fmt.Sprintf("Shift %s %s.", pretty(distance), side))
 }
+
+func (b *builder) reflect(across bool) { b.put(across, reflect, nil, Affine{num(-1), num(0)}) }
 
 // isBelowZero tells a negative number, or letters with a minus in front.
 func isBelowZero(n expr.Node) bool { return sign(n) < 0 || isNegated(n) }
-
-func (b *builder) stretchAcross(size expr.Node) {
-	if isOne(size) {
-		return
-	}
-	factor := simple(over(num(1), size))
-	kind, word := StretchAcross, "Stretch"
-	if isAboveOne(size) {
-		kind, word = ShrinkAcross, "Shrink"
-	}
-	text := fmt.Sprintf("%s horizontally by the factor %s: every x is divided by %s.", word, pretty(factor), pretty(size))
-	if kind == StretchAcross {
-		text = fmt.Sprintf("%s horizontally by the factor %s: every x is multiplied by %s.", word, pretty(factor), pretty(factor))
-	}
-	b.put(kind, factor, Affine{factor, num(0)}, same, text)
-}
-
-func (b *builder) stretchUp(factor expr.Node) {
-	if isOne(factor) {
-		return
-	}
-	kind, word := ShrinkUp, "Shrink"
-	if isAboveOne(factor) || len(expr.Names(factor)) > 0 {
-		kind, word = StretchUp, "Stretch"
-	}
-	text := fmt.Sprintf("%s vertically by the factor %s: every y is multiplied by %s.", word, pretty(factor), pretty(factor))
-	if isZero(factor) {
-		text = "Every y is multiplied by 0: the curve lies flat on the x-axis."
-	}
-	b.put(kind, factor, same, Affine{factor, num(0)}, text)
-}
-
-// isAboveOne tells whether a number is above 1; a letter counts as such.
-func isAboveOne(n expr.Node) bool { return len(expr.Names(n)) > 0 || exact.Float(n) > 1 }
-
-func (b *builder) reflectInX() {
-	b.put(ReflectInX, nil, same, Affine{num(-1), num(0)}, "Reflect in the x-axis: every y changes its sign.")
-}
-
-func (b *builder) reflectInY() {
-	b.put(ReflectInY, nil, Affine{num(-1), num(0)}, same, "Reflect in the y-axis: every x changes its sign.")
-}
 
 // pretty writes a number or a letter for a sentence; a sum wears brackets.
 func pretty(n expr.Node) string {

@@ -81,7 +81,7 @@ func composes(t testing.TB, text string, whole func(float64) float64, r transfor
 		}
 		for k := range steps {
 			x, y = maps[k][0](x), maps[k][1](y)
-			require.InDelta(t, y, formulas[k](x), 1e-7*(1+math.Abs(y)), "%s: after step %d, “%s”, the formula %s at %v", text, k+1, steps[k].Text, expr.Text(steps[k].Formula), x)
+			require.InDelta(t, y, formulas[k](x), 1e-7*(1+math.Abs(y)), "%s: after step %d, “%s”, the formula %s at %v", text, k+1, steps[k].Text(), expr.Text(steps[k].Formula), x)
 		}
 		require.InDelta(t, y, whole(x), 1e-7*(1+math.Abs(y)), "%s at %v, by %s", text, x, r.Why)
 		compared++
@@ -182,7 +182,7 @@ func TestTheCanonicalReading(t *testing.T) {
 
 func texts(r transform.Reading) (list []string) {
 	for _, s := range r.Steps("x") {
-		list = append(list, s.Text)
+		list = append(list, s.Text())
 	}
 	return list
 }
@@ -203,7 +203,7 @@ func TestTheOtherRightOrdersAreOffered(t *testing.T) {
 		offered[fmt.Sprint(texts(r))] = r.Why
 	}
 	assert.Contains(t, offered, "[Stretch vertically by the factor 9: every y is multiplied by 9.]")
-	assert.Contains(t, offered["[Shrink horizontally by the factor 1/3: every x is divided by 3.]"], "p(3·x) = 9·p(x)")
+	assert.Contains(t, offered["[Shrink horizontally by the factor 1/3: every x is multiplied by 1/3.]"], "p(3·x) = 9·p(x)")
 }
 
 func TestWhatHasNoSingleParentSaysWhy(t *testing.T) {
