@@ -76,6 +76,9 @@ func sweepDial(i int32, start, elapsed float64) int32 {
 	return 0
 }
 
+//go:wasmexport goStep
+func goStep(shown int32, position float64) { guarded(func() { the.GoStep(int(shown), position) }) }
+
 //go:wasmexport startingValues
 func startingValues() { guarded(the.StartingValues) }
 

@@ -35,12 +35,11 @@ type Composer struct {
 
 // drawnCurve is a curve's lines in the plane, valid for one stamp and view.
 type drawnCurve struct {
-	function *evaluate.Function
-	stamp    uint64
-	view     View
-	lines    [][]sample.Point
-	marks    []sample.Mark
-	bands    [][]sample.Column
+	source
+	view  View
+	lines [][]sample.Point
+	marks []sample.Mark
+	bands [][]sample.Column
 }
 
 // Line widths in pixels.
@@ -77,16 +76,23 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	}
 	c.room.take(0, 0, controlsWidth, controlsHeight, 30)
 	c.keepClearOfTexts(d, p, v)
+	defer d.Hold(p.Values)()
 	var anchors []anchor
 	for i, s := range d.Shown {
-		if s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
+		if !appears(s, p) {
 			continue
 		}
 		var a anchor
 		var ok bool
 		switch s.Entry.Kind {
 		case document.Curve:
+			if s.Family != nil {
+				anchors = append(anchors, c.family(d, s, v)...)
+				continue
+			}
 			a, ok = c.curve(d, s, v)
+		case document.Steps:
+			anchors = append(anchors, c.steps(d, s, v)...)
 		case document.Guide:
 			a, ok = c.guide(s, v)
 		case document.Trace:
@@ -104,6 +110,11 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	c.place(anchors, v)
 	c.pic.Live = c.pen.Data
 	return &c.pic
+}
+
+// appears tells whether an entry is drawn on a panel.
+func appears(s *evaluate.Shown, p *document.Panel) bool {
+	return !s.Entry.Hidden && s.Ready() && (len(s.Entry.Panels) == 0 || slices.Contains(s.Entry.Panels, p.ID))
 }
 
 // Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
@@ -248,32 +259,56 @@ func patternOf(e *document.Shown, usual picture.Pattern) picture.Pattern {
 
 // curve draws a function's lines, sampling again only when a parameter of it or the view has changed.
 func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchor, bool) {
+	drawn := c.sampled(d, s.Entry.ID, s.Entry.ID, source{function: s.Curve.Curve, stamp: d.Stamp(s.Curve)}, d.Inputs(), v)
+	pen := strokes{colour: colourOf(s.Entry), width: c.scaled(curveWidth), pattern: patternOf(s.Entry, picture.Whole), opacity: 1}
+	if s.Entry.Parent {
+		pen.width, pen.pattern = c.scaled(parentWidth), patternOf(s.Entry, picture.Dashed)
+	}
+	return c.stroke(drawn, pen, v)
+}
+
+// source is what a curve was sampled from: it is sampled again when one of these changes.
+type source struct {
+	function *sample.Function
+	stamp    uint64
+	place    evaluate.Place
+}
+
+// sampled gives the lines kept under a key, sampled again where the source or the view has changed; id is the entry's.
+func (c *Composer) sampled(d *evaluate.Demonstration, key, id string, from source, in []float64, v View) *drawnCurve {
 	if c.curves == nil {
 		c.curves = map[string]*drawnCurve{}
 	}
-	drawn := c.curves[s.Entry.ID]
-	stamp := d.Stamp(s.Curve)
-	if drawn == nil || drawn.function != s.Curve || drawn.stamp != stamp || drawn.view != v {
-		if drawn == nil {
-			drawn = &drawnCurve{}
-			c.curves[s.Entry.ID] = drawn
-		}
-		drawn.function, drawn.stamp, drawn.view = s.Curve, stamp, v
-		d.CountRun(s.Entry.ID)
-		sampled := c.sampler.Curve(s.Curve.Curve, d.Inputs(),
-			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height})
-		drawn.keep(sampled)
+	drawn := c.curves[key]
+	if drawn == nil {
+		drawn = &drawnCurve{}
+		c.curves[key] = drawn
 	}
-	colour, width, usual := colourOf(s.Entry), c.scaled(curveWidth), picture.Whole
-	if s.Entry.Parent {
-		width, usual = c.scaled(parentWidth), picture.Dashed
+	if drawn.source != from || drawn.view != v {
+		drawn.source, drawn.view = from, v
+		d.CountRun(id)
+		drawn.keep(c.sampler.Curve(from.function, in,
+			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height}))
 	}
+	return drawn
+}
+
+// strokes is how a curve's lines are drawn.
+type strokes struct {
+	colour  picture.Colour
+	width   float32
+	pattern picture.Pattern
+	opacity float32
+}
+
+// stroke draws sampled lines with their bands and marks, and gives the place for a label.
+func (c *Composer) stroke(drawn *drawnCurve, pen strokes, v View) (anchor, bool) {
 	from := len(c.pen.Data)
 	for _, band := range drawn.bands {
-		c.band(band, v, colour)
+		c.band(band, v, pen.colour)
 	}
 	for _, line := range drawn.lines {
-		c.clipped(line, v, colour, width, patternOf(s.Entry, usual))
+		c.clipped(line, v, pen)
 	}
 	for _, m := range drawn.marks {
 		shape := picture.Ring
@@ -281,7 +316,7 @@ func (c *Composer) curve(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 			shape = picture.Disc
 		}
 		if v.Sees(m.X, m.Y) {
-			c.pen.Marker(colour, shape, v.X(m.X), v.Y(m.Y), c.scaled(markRadius))
+			c.pen.Marker(pen.colour, shape, v.X(m.X), v.Y(m.Y), c.scaled(markRadius))
 		}
 	}
 	c.room.lines(c.pen.Data[from:])
@@ -313,7 +348,7 @@ func (c *Composer) band(band []sample.Column, v View, colour picture.Colour) {
 	}
 	c.pen.EndLine(start)
 	for _, bound := range [][]sample.Point{low, high} {
-		c.clipped(bound, v, colour, c.scaled(boundWidth), picture.Whole)
+		c.clipped(bound, v, strokes{colour, c.scaled(boundWidth), picture.Whole, 1})
 	}
 }
 
@@ -336,7 +371,7 @@ func (v View) Sees(x, y float64) bool {
 }
 
 // clipped draws a line of the plane cut to the panel with a margin (Liang and Barsky 1984 for each step).
-func (c *Composer) clipped(line []sample.Point, v View, colour picture.Colour, width float32, pattern picture.Pattern) {
+func (c *Composer) clipped(line []sample.Point, v View, pen strokes) {
 	start := -1
 	for i := 1; i < len(line); i++ {
 		x1, y1, x2, y2 := v.X(line[i-1].X), v.Y(line[i-1].Y), v.X(line[i].X), v.Y(line[i].Y)
@@ -347,7 +382,7 @@ func (c *Composer) clipped(line []sample.Point, v View, colour picture.Colour, w
 		}
 		if start < 0 || a > 0 {
 			c.end(&start)
-			start = c.pen.Line(colour, width, pattern, 1)
+			start = c.pen.Line(pen.colour, pen.width, pen.pattern, pen.opacity)
 			c.pen.To(x1+(x2-x1)*a, y1+(y2-y1)*a)
 		}
 		c.pen.To(x1+(x2-x1)*b, y1+(y2-y1)*b)
@@ -416,7 +451,7 @@ func (c *Composer) guide(s *evaluate.Shown, v View) (anchor, bool) {
 		a = anchor{x: v.Width - 60, y: y}
 	default:
 		line := []sample.Point{{X: v.Left, Y: s.At + s.Slope*v.Left}, {X: v.Right, Y: s.At + s.Slope*v.Right}}
-		c.clipped(line, v, colour, c.scaled(guideWidth), pattern)
+		c.clipped(line, v, strokes{colour, c.scaled(guideWidth), pattern, 1})
 		x := v.AtX(v.Width - 70)
 		a = anchor{x: v.X(x), y: v.Y(s.At + s.Slope*x)}
 	}
@@ -481,15 +516,18 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 // Describe says in words what a panel shows, for those who cannot see it.
 func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float64) string {
 	v := Seen(p, width, height)
+	defer d.Hold(p.Values)()
 	parts := []string{fmt.Sprintf("Plane, x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
 		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
 	for _, s := range d.Shown {
-		if s.Entry.Hidden || !s.Ready() {
+		if !appears(s, p) {
 			continue
 		}
 		switch s.Entry.Kind {
 		case document.Curve:
-			parts = append(parts, "The curve of "+s.Entry.Function+".")
+			parts = append(parts, describeCurve(s))
+		case document.Steps:
+			parts = append(parts, describeSteps(d, s))
 		case document.Point:
 			if math.IsNaN(s.X) || math.IsNaN(s.Y) {
 				parts = append(parts, "Point "+s.Entry.Name+" is undefined.")

@@ -53,7 +53,7 @@ func (c *Composer) foundGuides(d *evaluate.Demonstration, s *evaluate.Shown, v V
 			continue
 		}
 		line := []sample.Point{{X: v.Left, Y: g.At + g.Slope*v.Left}, {X: v.Right, Y: g.At + g.Slope*v.Right}}
-		c.clipped(line, v, colour, c.scaled(guideWidth), pattern)
+		c.clipped(line, v, strokes{colour, c.scaled(guideWidth), pattern, 1})
 		// As far to the right as the line is in sight.
 		for x := v.Width - 70; x > 20; x -= 30 {
 			if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 16 && y <= v.Height-16 {

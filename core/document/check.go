@@ -114,6 +114,9 @@ func (d *Document) Check() error {
 		for name, v := range s.Values {
 			c.require(!math.IsNaN(v) && !math.IsInf(v, 0), s.ID, "values."+name, "must be a number")
 		}
+		for id, at := range s.Steps {
+			c.require(at >= 0 && at <= 20, s.ID, "steps."+id, "between 0 and 20")
+		}
 	}
 	c.references(d)
 	if c.first == nil {
@@ -170,6 +173,9 @@ func (c *checker) panel(p Panel) {
 	for _, v := range []float64{w.Left, w.Right, w.Bottom, w.Top} {
 		c.require(!math.IsNaN(v) && math.Abs(v) <= 1e12, p.ID, "window", "every end must be a number of at most 10^12")
 	}
+	for name, v := range p.Values {
+		c.require(!math.IsNaN(v) && !math.IsInf(v, 0), p.ID, "values."+name, "must be a number")
+	}
 	c.require(w.Left < w.Right && w.Bottom < w.Top, p.ID, "window", "left must be below right, and bottom below top")
 }
 
@@ -190,7 +196,7 @@ func (c *checker) stated(s Stated) {
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At} {
 		c.text(s.ID, "formula", text)
 	}
@@ -201,6 +207,15 @@ func (c *checker) shown(s Shown) {
 	}
 	if s.Kind == Found {
 		c.require(s.Finding.IsDrawn(), s.ID, "finding", fmt.Sprintf("“%s” cannot be drawn", s.Finding))
+	}
+	c.require(s.Reading >= 0 && s.Reading < 100, s.ID, "reading", "between 0 and 99")
+	if f := s.Family; f != nil {
+		c.require(s.Kind == Curve, s.ID, "family", "only a curve can be a family")
+		c.require(f.Parameter != "" && len(f.Parameter) <= 40, s.ID, "family.parameter", "a parameter is needed")
+		c.require(len(f.Values) <= MaxMembers, s.ID, "family.values", fmt.Sprintf("at most %d", MaxMembers))
+		for _, text := range append([]string{f.From, f.To, f.Step}, f.Values...) {
+			c.text(s.ID, "family", text)
+		}
 	}
 	c.require(len(s.Kept) <= MaxKept && len(s.Kept)%2 == 0, s.ID, "kept", "pairs of numbers, at most 10,000")
 }

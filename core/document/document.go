@@ -18,12 +18,14 @@ type Document struct {
 	// AngleUnit is “radian” or “degree”, for every bare angle.
 	AngleUnit AngleUnit `json:"angleUnit"`
 	// DecimalComma tells that formulas are typed, and numbers written, with the decimal comma.
-	DecimalComma bool     `json:"decimalComma,omitempty"`
-	Panels       []Panel  `json:"panels"`
-	Stated       []Stated `json:"stated"`
-	Shown        []Shown  `json:"shown"`
-	Said         []Said   `json:"said"`
-	Scenes       []Scene  `json:"scenes"`
+	DecimalComma bool `json:"decimalComma,omitempty"`
+	// LinkedWindows lets every panel show the same window: zoomed or panned in one, all follow.
+	LinkedWindows bool     `json:"linkedWindows,omitempty"`
+	Panels        []Panel  `json:"panels"`
+	Stated        []Stated `json:"stated"`
+	Shown         []Shown  `json:"shown"`
+	Said          []Said   `json:"said"`
+	Scenes        []Scene  `json:"scenes"`
 }
 
 // AngleUnit is the unit of a bare angle.
@@ -47,6 +49,8 @@ type Panel struct {
 	Axes        bool      `json:"axes"`
 	TicksX      TickStyle `json:"ticksX"`
 	TicksY      TickStyle `json:"ticksY"`
+	// Values are the panel's own values of parameters, by name: their dials do not move this panel.
+	Values map[string]float64 `json:"values,omitempty"`
 }
 
 // PanelKind says what a panel shows.
@@ -130,6 +134,10 @@ type Shown struct {
 	// Function is the name of the function whose curve this is; Parent draws it grey and dashed.
 	Function string `json:"function,omitempty"`
 	Parent   bool   `json:"parent,omitempty"`
+	// Family draws the curve once for each of several values of one parameter.
+	Family *Family `json:"family,omitempty"`
+	// Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one.
+	Reading int `json:"reading,omitempty"`
 
 	// Name, X and Y make a point.
 	Name string `json:"name,omitempty"`
@@ -155,6 +163,19 @@ type Shown struct {
 	Panels []string `json:"panels,omitempty"`
 }
 
+// Family is one function for several values of a parameter: those of a list, or from an end to another in steps.
+type Family struct {
+	Parameter string `json:"parameter"`
+	// Values are formulas without parameters; where there are none, From, To and Step are.
+	Values []string `json:"values,omitempty"`
+	From   string   `json:"from,omitempty"`
+	To     string   `json:"to,omitempty"`
+	Step   string   `json:"step,omitempty"`
+}
+
+// MaxMembers is the largest number of curves of one family.
+const MaxMembers = 12
+
 // ShownKind says what is drawn.
 type ShownKind string
 
@@ -166,6 +187,8 @@ const (
 	Trace ShownKind = "trace"
 	// Found shows a finding of a function.
 	Found ShownKind = "finding"
+	// Steps takes a function apart into its parent and the transformations that lead there.
+	Steps ShownKind = "steps"
 )
 
 // Finding names what the core finds out about a function of one variable.
@@ -299,6 +322,9 @@ type Scene struct {
 	Name string `json:"name"`
 	// Values are the starting values of the parameters, by name.
 	Values map[string]float64 `json:"values"`
+	// Steps tells, by the id of the entry, after which step a transformation stands; one that is not named stands at
+	// its end.
+	Steps map[string]float64 `json:"steps,omitempty"`
 }
 
 // New is an empty demonstration with one plane panel and one scene.

@@ -217,7 +217,7 @@ func utf16Offset(text string, bytes int) int {
 
 func (door *Door) loaded() *Loaded {
 	d := door.d
-	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{},
+	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []StepsView{},
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
 	for _, f := range d.Functions {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
@@ -238,6 +238,9 @@ func (door *Door) loaded() *Loaded {
 	}
 	for _, s := range d.Shown {
 		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s)})
+		if s.Steps != nil {
+			l.Steps = append(l.Steps, stepsView(d, s))
+		}
 	}
 	for _, s := range d.Said {
 		l.Said = append(l.Said, SaidView{s.Entry.ID, pieces(s)})
@@ -343,6 +346,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 		if e.Parent {
 			return []PieceView{words("the parent curve "), of}
 		}
+		if e.Family != nil {
+			return append([]PieceView{of, words(" for ")}, familySentence(d, e.Family, formula)...)
+		}
 		return []PieceView{words("the curve of "), of}
 	case document.Point:
 		x, y := formula(e.X), formula(e.Y)
@@ -361,6 +367,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
 	}
+	if e.Kind == document.Steps {
+		return []PieceView{{LaTeX: expr.LaTeXName(e.Function)}, words(" from its parent, step by step")}
+	}
 	if e.Kind == document.Found {
 		return []PieceView{words("the " + study.Name(e.Finding) + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
 	}
@@ -370,6 +379,22 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 		}
 	}
 	return []PieceView{words("a trace")}
+}
+
+// familySentence says “a = −3, −1, 2” or “a from −2 to 2, step 1”.
+func familySentence(d *evaluate.Demonstration, f *document.Family, formula func(text string, variables ...string) PieceView) []PieceView {
+	letter := PieceView{LaTeX: d.LaTeX(&expr.Name{Name: f.Parameter}, d.Class)}
+	if len(f.Values) == 0 {
+		return []PieceView{letter, {Text: " from "}, formula(f.From), {Text: " to "}, formula(f.To), {Text: ", step "}, formula(f.Step)}
+	}
+	list := []PieceView{letter, {Text: " = "}}
+	for i, text := range f.Values {
+		if i > 0 {
+			list = append(list, PieceView{Text: ", "})
+		}
+		list = append(list, formula(text))
+	}
+	return list
 }
 
 func pieces(s *evaluate.Said) []PieceView {

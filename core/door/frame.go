@@ -90,16 +90,30 @@ func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
 // Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
 func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 	if door.composer(panel) != nil {
-		p := &door.d.Document.Panels[panel]
-		p.Window = compose.Zoom(p, width, height, px, py, factor)
+		door.show(panel, compose.Zoom(&door.d.Document.Panels[panel], width, height, px, py, factor))
 	}
 }
 
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {
-		p := &door.d.Document.Panels[panel]
-		p.Window = compose.Pan(p, width, height, dx, dy)
+		door.show(panel, compose.Pan(&door.d.Document.Panels[panel], width, height, dx, dy))
+	}
+}
+
+// show gives a panel a window in play, and all panels where the windows are linked.
+func (door *Door) show(panel int, w document.Window) {
+	for i := range door.d.Document.Panels {
+		if i == panel || door.d.Document.LinkedWindows {
+			door.d.Document.Panels[i].Window = w
+		}
+	}
+}
+
+// GoStep puts a transformation in steps at a position between its parent, 0, and its last step.
+func (door *Door) GoStep(shown int, position float64) {
+	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) && door.d.Shown[shown].Steps != nil {
+		door.d.Shown[shown].Steps.Go(position)
 	}
 }
 
@@ -158,7 +172,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
-		Now: []string{}, Said: [][]PieceView{}, Moved: d.Moved()}
+		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
@@ -169,6 +183,11 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	}
 	for _, s := range d.Said {
 		texts.Said = append(texts.Said, pieces(s))
+	}
+	for i, s := range d.Shown {
+		if s.Steps != nil {
+			texts.Steps = append(texts.Steps, stepsNow(d, i, s))
+		}
 	}
 	data, err := json.Marshal(texts)
 	if err != nil {

@@ -159,6 +159,7 @@ type Loaded struct {
 	Dials     []DialView     `json:"dials"`
 	Shown     []ShownView    `json:"shown"`
 	Said      []SaidView     `json:"said"`
+	Steps     []StepsView    `json:"steps"`
 	// Missing are letters without a value.
 	Missing  []NameView `json:"missing"`
 	Problems []Problem  `json:"problems"`
@@ -215,6 +216,44 @@ type PieceView struct {
 	Waiting bool `json:"waiting,omitempty"`
 }
 
+// StepsView is a transformation in steps.
+type StepsView struct {
+	ID string `json:"id"`
+	// Function and Parent are typeset; Parent is the parent's formula.
+	Function string `json:"function"`
+	Parent   string `json:"parent"`
+	// Formulas are the function after each step.
+	Formulas []string      `json:"formulas"`
+	Readings []ReadingOnce `json:"readings"`
+}
+
+// ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too.
+type ReadingOnce struct {
+	Steps []string `json:"steps"`
+	Why   string   `json:"why"`
+}
+
+// StepsNow is a transformation where it stands, with the values in play.
+type StepsNow struct {
+	ID string `json:"id"`
+	// Index is the place of the entry among those that are shown.
+	Index     int      `json:"index"`
+	Position  float64  `json:"position"`
+	Sentences []string `json:"sentences"`
+	// Keys are the parent's key points and where they are now.
+	Keys    []KeyMove `json:"keys"`
+	Domain  string    `json:"domain"`
+	Range   string    `json:"range"`
+	Upright string    `json:"upright"`
+	Level   string    `json:"level"`
+}
+
+// KeyMove is a key point before and after.
+type KeyMove struct {
+	From string `json:"from"`
+	To   string `json:"to"`
+}
+
 // FrameTexts are the words of a frame; they are sent when they changed.
 type FrameTexts struct {
 	// Dials are the dials' values, in the order of Loaded.Dials.
@@ -226,6 +265,8 @@ type FrameTexts struct {
 	Now []string `json:"now"`
 	// Said are the pieces of the texts, in the order of Loaded.Said.
 	Said [][]PieceView `json:"said"`
+	// Steps are the transformations in steps, as they stand.
+	Steps []StepsNow `json:"steps"`
 	// Moved tells that values in play differ from the scene's.
 	Moved bool `json:"moved"`
 }

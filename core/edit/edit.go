@@ -206,9 +206,15 @@ func renameUses(d *document.Document, old, name string) {
 		if e.Function == old {
 			e.Function = name
 		}
+		if e.Family != nil && e.Family.Parameter == old {
+			e.Family.Parameter = name
+		}
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
+	}
+	for i := range d.Panels {
+		renameKey(d.Panels[i].Values, old, name)
 	}
 	for i := range d.Said {
 		for k := range d.Said[i].Pieces {
@@ -221,10 +227,14 @@ func renameUses(d *document.Document, old, name string) {
 		}
 	}
 	for i := range d.Scenes {
-		if v, ok := d.Scenes[i].Values[old]; ok {
-			delete(d.Scenes[i].Values, old)
-			d.Scenes[i].Values[name] = v
-		}
+		renameKey(d.Scenes[i].Values, old, name)
+	}
+}
+
+func renameKey(values map[string]float64, old, name string) {
+	if v, ok := values[old]; ok {
+		delete(values, old)
+		values[name] = v
 	}
 }
 
@@ -274,12 +284,23 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 		}
 		return e.ID != id
 	})
+	gone := map[string]bool{}
 	d.Shown = keep(d.Shown, func(e document.Shown) bool {
-		return e.ID != id && e.Of != id && !(name != "" && e.Function == name)
+		kept := e.ID != id && e.Of != id && !(name != "" && (e.Function == name || e.Family != nil && e.Family.Parameter == name))
+		gone[e.ID] = !kept
+		return kept
 	})
+	for i := range d.Panels {
+		delete(d.Panels[i].Values, name)
+	}
 	d.Said = keep(d.Said, func(e document.Said) bool { return e.ID != id })
 	for i := range d.Scenes {
 		delete(d.Scenes[i].Values, name)
+		for entry := range d.Scenes[i].Steps {
+			if gone[entry] {
+				delete(d.Scenes[i].Steps, entry)
+			}
+		}
 	}
 	return d, d.Check()
 }

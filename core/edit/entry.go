@@ -35,7 +35,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -61,7 +61,19 @@ func readable(s *expr.Scope, e document.Shown) error {
 	}
 	var fields []field
 	switch e.Kind {
-	case document.Curve, document.Found:
+	case document.Curve, document.Found, document.Steps:
+		if e.Family != nil {
+			if !s.Names[e.Family.Parameter] {
+				return problem.New("not-a-parameter", 0, len(e.Family.Parameter), e.Family.Parameter).In(e.ID, "family.parameter")
+			}
+			for _, text := range e.Family.Values {
+				fields = append(fields, field{name: "family.values", text: text})
+			}
+			if len(e.Family.Values) == 0 {
+				fields = append(fields, field{name: "family.from", text: e.Family.From}, field{name: "family.to", text: e.Family.To},
+					field{name: "family.step", text: e.Family.Step})
+			}
+		}
 		if _, known := s.Functions[e.Function]; !known {
 			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
 		}

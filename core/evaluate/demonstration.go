@@ -38,10 +38,15 @@ type Demonstration struct {
 	inputs    []string       // names of the inputs: the variable's place, then the parameters
 	in        []float64      // their values
 	tick      uint64         // counts the moves
-	moved     []uint64       // for each parameter the tick of its last move
-	traces    map[string][]float64
-	found     map[string]*found.Found // by function
-	foundTick uint64                  // counts findings that came
+	// held tells that a panel's own values are in the place of those in play.
+	held bool
+	// stepsBefore are those of the demonstration before, by id, whose positions are taken over.
+	stepsBefore map[string]*Steps
+	memberIn    []float64 // the inputs of a family's member
+	moved       []uint64  // for each parameter the tick of its last move
+	traces      map[string][]float64
+	found       map[string]*found.Found // by function
+	foundTick   uint64                  // counts findings that came
 	// numbers are the values as fractions, as they were at a tick.
 	numbers   map[string]*big.Rat
 	numbersAt uint64
@@ -85,11 +90,16 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick
+		d.stepsBefore = map[string]*Steps{}
+		for _, s := range before.Shown {
+			d.stepsBefore[s.Entry.ID] = s.Steps
+		}
 	}
 	d.scope = scopeOf(doc)
 	d.loadParameters(before)
 	d.loadFunctions()
 	d.loadShown()
+	d.stepsBefore = nil
 	d.loadSaid()
 	d.Update()
 	return d

@@ -21,6 +21,10 @@ type Shown struct {
 	// Drags tells whether a hand may move the point: along a parameter, or freely when both coordinates are numbers.
 	Drags bool
 
+	// Family is set for a curve that is drawn for several values, Steps for a transformation in steps.
+	Family *Family
+	Steps  *Steps
+
 	x, y, at *Expression
 	closed   *closedForm // of a finding
 	// dragX and dragY are the parameters that are the point's coordinates, −1 for none.
@@ -39,7 +43,15 @@ func (d *Demonstration) loadShown() {
 		d.Shown = append(d.Shown, s)
 		switch e.Kind {
 		case document.Curve:
-			d.loadCurve(s)
+			if d.loadCurve(s); s.ready && e.Family != nil {
+				s.Family = d.loadFamily(e)
+				s.ready = s.Family != nil
+			}
+		case document.Steps:
+			if d.loadCurve(s); s.ready {
+				s.Steps = d.loadSteps(s)
+				s.ready = s.Steps != nil
+			}
 		case document.Point:
 			s.x = d.expression(e.X, e.ID, "x")
 			s.y = d.expression(e.Y, e.ID, "y")
@@ -229,7 +241,7 @@ func (s *Shown) Place() (x, y string, free bool) {
 
 // numbersNow are the parameters' values as they are written on the dials.
 func (d *Demonstration) numbersNow() map[string]*big.Rat {
-	if d.numbersAt == d.tick {
+	if d.numbersAt == d.tick && !d.held {
 		return d.numbers
 	}
 	values := map[string]*big.Rat{}
@@ -242,7 +254,9 @@ func (d *Demonstration) numbersNow() map[string]*big.Rat {
 			values[p.Stated.Name] = r
 		}
 	}
-	d.numbers, d.numbersAt = values, d.tick
+	if !d.held {
+		d.numbers, d.numbersAt = values, d.tick
+	}
 	return values
 }
 
@@ -250,6 +264,9 @@ func (d *Demonstration) numbersNow() map[string]*big.Rat {
 func (d *Demonstration) Now(f *Function) string {
 	if f.Formula == nil {
 		return ""
+	}
+	if d.held {
+		return d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil)
 	}
 	if stamp := d.Stamp(f); f.nowAt != stamp {
 		f.now, f.nowAt = d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil), stamp

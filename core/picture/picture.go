@@ -27,7 +27,7 @@ const (
 // Colour is a number of the theme's palette: 0 to 7 are the hues of curves and parameters.
 type Colour float32
 
-// The colours that are no hue.
+// The colours that are no hue and no step of the ramp.
 const (
 	Ink Colour = iota + 10
 	Grid
@@ -35,7 +35,12 @@ const (
 	Axis
 	Grey
 	Sheet
+	// Ramp is the first of RampColours colours in order, for the members of a family.
+	Ramp
 )
+
+// RampColours is the number of the ramp's colours.
+const RampColours = 9
 
 // Pattern of a line.
 type Pattern float32

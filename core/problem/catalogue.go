@@ -44,6 +44,8 @@ var catalogue = map[string]string{
 	"name-invalid":       "“{0}” cannot be a name: a letter, perhaps with an index such as x_1.",
 	"no-value":           "{0} has no value yet.",
 	"not-a-function":     "{0} is not a function that is stated here.",
+	"not-a-parameter":    "{0} is not a parameter that is stated here.",
+	"no-parent":          "{0} has no single parent: {1}.",
 	"circle":             "The definitions go round in a circle: {0}.",
 	"variables":          "A curve needs a function of one variable; {0} has {1}.",
 	"not-constant":       "{0} may not stand here: the value must not depend on it.",

@@ -17,7 +17,13 @@ export interface FrameTiming {
 }
 
 /** Moves that replace an earlier one of the same dial or point that has not been sent. */
-const replaces: Partial<Record<Move[0], number>> = { dragDial: 2, setDial: 2, sweepDial: 2, dragPoint: 3 };
+const replaces: Partial<Record<Move[0], number>> = {
+  dragDial: 2,
+  setDial: 2,
+  sweepDial: 2,
+  goStep: 2,
+  dragPoint: 3,
+};
 
 /** What a move moves, when a later one replaces it. */
 function keyOf(move: Move): string | undefined {

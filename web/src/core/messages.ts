@@ -13,6 +13,7 @@ export type Move =
   | ['zoomWindow', number, number, number, number, number, number]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
+  | ['goStep', number, number]
   | ['startingValues']
   | ['clearTraces'];
 

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useBench } from '../bench/store';
 import MathText from '../shared/MathText.vue';
 import Dial from './Dial.vue';
+import StepsPlayer from './StepsPlayer.vue';
 
 const bench = useBench();
 
@@ -14,6 +15,13 @@ const dials = computed(() =>
     return [
       { dial, index, stated, text: bench.texts?.dials[index] ?? '', fraction: bench.fractions[index] ?? 0 },
     ];
+  }),
+);
+const players = computed(() =>
+  (bench.texts?.steps ?? []).flatMap((now) => {
+    const view = bench.loaded?.steps.find((s) => s.id === now.id);
+    const entry = bench.document?.shown.find((s) => s.id === now.id);
+    return view && entry && !entry.hidden ? [{ view, now }] : [];
   }),
 );
 const missing = computed(() => bench.loaded?.missing ?? []);
@@ -33,8 +41,9 @@ const missing = computed(() => bench.loaded?.missing ?? []);
       has no value yet
       <strong>Make it a dial</strong>
     </button>
+    <StepsPlayer v-for="p in players" :key="p.now.id" v-bind="p" />
     <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
-    <p v-if="!dials.length && !missing.length" class="hint">
+    <p v-if="!dials.length && !missing.length && !players.length" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².
     </p>
   </section>

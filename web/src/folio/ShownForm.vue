@@ -23,6 +23,40 @@ const points = computed(() =>
     .map((s) => ({ value: s.id, label: s.name })),
 );
 
+const parameters = computed(() =>
+  (bench.document?.stated ?? []).filter((s) => s.kind === 'parameter').map((s) => ({ value: s.name })),
+);
+const panels = computed(() => bench.document?.panels ?? []);
+
+const isFamily = computed(() => entry.value.family !== undefined);
+const asList = ref(!props.entry.family?.from);
+const familyWays = [
+  { value: 'list', label: 'a list' },
+  { value: 'range', label: 'from, to, step' },
+];
+const separator = computed(() => (bench.document?.decimalComma ? ';' : ','));
+const values = ref((props.entry.family?.values ?? []).join(`${separator.value} `));
+
+function turnFamily(on: boolean) {
+  entry.value.family = on ? { parameter: parameters.value[0]?.value ?? '' } : undefined;
+}
+
+/** The family as it is typed: a list, or two ends and a step. */
+function takeFamily() {
+  const family = entry.value.family;
+  if (!family) return;
+  const typed = values.value.split(separator.value).map((v) => v.trim());
+  if (asList.value) entry.value.family = { parameter: family.parameter, values: typed.filter((v) => v) };
+  else delete family.values;
+}
+
+/** An entry that names no panel appears in all. */
+const appearsIn = (id: string) => !entry.value.panels?.length || entry.value.panels.includes(id);
+function tickPanel(id: string, on: boolean) {
+  const ids = panels.value.map((p) => p.id).filter((p) => (p === id ? on : appearsIn(p)));
+  entry.value.panels = ids.length === panels.value.length || !ids.length ? undefined : ids;
+}
+
 const x = computed({ get: () => entry.value.x ?? '', set: (v) => (entry.value.x = v) });
 const y = computed({ get: () => entry.value.y ?? '', set: (v) => (entry.value.y = v) });
 const at = computed({ get: () => entry.value.at ?? '', set: (v) => (entry.value.at = v) });
@@ -43,6 +77,7 @@ const labels = computed(() => {
     point: ['name', 'coordinates', 'none'],
     guide: ['name', 'none'],
     trace: [],
+    steps: [],
     finding: ['name', 'none'],
   };
   const words: Record<string, string> = {
@@ -53,13 +88,16 @@ const labels = computed(() => {
     coordinates: 'name and coordinates',
     none: 'nothing',
   };
-  return kinds[props.entry.kind].map((value) => ({ value, label: words[value]! }));
+  const shown = isFamily.value ? ['name', 'none'] : kinds[props.entry.kind];
+  if (isFamily.value) words.name = "its parameter's value";
+  return shown.map((value) => ({ value, label: words[value]! }));
 });
 const usualPattern = computed(() =>
   props.entry.kind === 'guide' || entry.value.parent ? 'dashed' : 'whole',
 );
 
 async function keep() {
+  takeFamily();
   refused.value = await bench.askEdit({ kind: 'putShown', shown: toRaw(entry.value) });
   if (!refused.value) bench.editing = '';
 }
@@ -74,13 +112,47 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         the curve of
         <Choice v-model="entry.function" :options="functions" label="Function" />
       </label>
-      <label class="line"
+      <label v-if="!isFamily" class="line"
         >as the parent, grey and dashed
         <a-switch
           :checked="entry.parent ?? false"
           size="small"
           @update:checked="entry.parent = $event as boolean"
       /></label>
+      <label v-if="parameters.length" class="line"
+        >for several values of a parameter
+        <a-switch
+          :checked="isFamily"
+          size="small"
+          aria-label="For several values of a parameter"
+          @update:checked="turnFamily($event as boolean)"
+      /></label>
+      <template v-if="entry.family">
+        <label class="line">
+          parameter
+          <Choice v-model="entry.family.parameter" :options="parameters" label="Parameter of the family" />
+        </label>
+        <label class="line">
+          values as
+          <Choice
+            :model-value="asList ? 'list' : 'range'"
+            :options="familyWays"
+            label="Values as"
+            @update:model-value="asList = $event === 'list'"
+          />
+        </label>
+        <a-input
+          v-if="asList"
+          v-model:value="values"
+          :placeholder="['−3', '−1', '1/2', '2'].join(`${separator} `)"
+          aria-label="Values of the family"
+        />
+        <div v-else class="thirds">
+          <label>from <a-input v-model:value="entry.family.from" aria-label="Family from" /></label>
+          <label>to <a-input v-model:value="entry.family.to" aria-label="Family to" /></label>
+          <label>step <a-input v-model:value="entry.family.step" aria-label="Family step" /></label>
+        </div>
+      </template>
     </template>
     <template v-else-if="entry.kind === 'point'">
       <label class="line"
@@ -125,13 +197,28 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         @escape="bench.editing = ''"
       />
     </template>
+    <label v-else-if="entry.kind === 'steps'" class="line">
+      the steps from the parent to
+      <Choice v-model="entry.function" :options="functions" label="Function" />
+    </label>
     <p v-else-if="entry.kind === 'finding'" class="hint">It follows the findings of {{ entry.function }}.</p>
     <label v-else class="line">
       the trace of
       <Choice v-model="entry.of" :options="points" label="Point" />
     </label>
+    <fieldset v-if="panels.length > 1" class="panels">
+      <legend>appears in</legend>
+      <label v-for="(panel, k) in panels" :key="panel.id">
+        <input
+          type="checkbox"
+          :checked="appearsIn(panel.id)"
+          @change="tickPanel(panel.id, ($event.target as HTMLInputElement).checked)"
+        />
+        panel {{ k + 1 }}
+      </label>
+    </fieldset>
     <template v-if="entry.id">
-      <div class="line">
+      <div v-if="!isFamily" class="line">
         colour
         <div class="swatches" role="radiogroup" aria-label="Colour">
           <button
@@ -147,7 +234,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
           />
         </div>
       </div>
-      <label v-if="entry.kind === 'curve' || entry.kind === 'guide'" class="line">
+      <label v-if="(entry.kind === 'curve' && !isFamily) || entry.kind === 'guide'" class="line">
         line
         <Choice
           :model-value="entry.pattern || usualPattern"
@@ -181,6 +268,26 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
 }
 .line :deep(.ant-switch) {
   justify-self: start;
+}
+.thirds {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 8px;
+}
+.panels {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+.panels legend {
+  float: left;
+  margin: 0 14px 0 0;
+  width: auto;
+  font-size: inherit;
+  border: 0;
 }
 .swatches {
   display: flex;

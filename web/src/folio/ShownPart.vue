@@ -20,21 +20,36 @@ const rows = computed(() =>
 const hasPoints = computed(() => rows.value.some(({ entry }) => entry.kind === 'point'));
 const hasFunctions = computed(() => bench.document?.stated.some((s) => s.kind === 'function'));
 
-const kinds = computed<{ kind: ShownKind; words: string; waits: string }[]>(() => [
+const hasParameters = computed(() => bench.document?.stated.some((s) => s.kind === 'parameter'));
+
+const needsFunction = computed(() => (hasFunctions.value ? '' : 'state a function first'));
+
+const kinds = computed<{ kind: ShownKind | 'family'; words: string; waits: string }[]>(() => [
   {
     kind: 'curve',
     words: 'the curve of a function',
-    waits: hasFunctions.value ? '' : 'state a function first',
+    waits: needsFunction.value,
   },
+  {
+    kind: 'family',
+    words: 'a family: a curve for several values',
+    waits: needsFunction.value || (hasParameters.value ? '' : 'state a function with a parameter first'),
+  },
+  { kind: 'steps', words: 'the steps from the parent function', waits: needsFunction.value },
   { kind: 'point', words: 'a point', waits: '' },
   { kind: 'guide', words: 'a guide line', waits: '' },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
 
-function add(kind: ShownKind) {
+function add(wanted: ShownKind | 'family') {
+  const kind = wanted === 'family' ? 'curve' : wanted;
   fresh.value = { id: '', kind, colour: 0 };
+  if (wanted === 'family') {
+    const parameter = bench.document?.stated.find((s) => s.kind === 'parameter')?.name ?? '';
+    fresh.value.family = { parameter };
+  }
   if (kind === 'guide') fresh.value.direction = 'upright';
-  if (kind === 'curve')
+  if (kind === 'curve' || kind === 'steps')
     fresh.value.function = bench.document?.stated.filter((s) => s.kind === 'function').at(-1)?.name;
   if (kind === 'trace')
     fresh.value.of = rows.value.filter(({ entry }) => entry.kind === 'point').at(-1)?.entry.id;
@@ -124,6 +139,14 @@ function toggle(e: Shown) {
                 <template v-else-if="entry.kind === 'trace'">
                   <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
                 </template>
+                <template v-else-if="entry.family">
+                  <path d="M2 3h28" class="ramp-0" />
+                  <path d="M2 8h28" class="ramp-4" />
+                  <path d="M2 13h28" class="ramp-8" />
+                </template>
+                <template v-else-if="entry.kind === 'steps'">
+                  <path d="M2 13h9v-5h9v-5h10" class="stairs" />
+                </template>
                 <path v-else d="M2 8h28" />
               </svg>
             </button>
@@ -163,6 +186,13 @@ function toggle(e: Shown) {
 .sample.guide path,
 .sample.finding path {
   stroke-width: 2;
+}
+.sample path[class^='ramp'] {
+  stroke: var(--hue);
+  stroke-width: 3;
+}
+.sample .stairs {
+  stroke-width: 2.5;
 }
 .sample .thin {
   opacity: 0.5;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is stated: functions and parameters.
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import MathText from '../shared/MathText.vue';
@@ -27,6 +27,24 @@ const isStudied = (stated: Stated) => stated.kind === 'function' && stated.varia
 function study(name: string) {
   bench.findings.open = bench.findings.open === name ? '' : name;
   void bench.findings.follow();
+}
+
+/** Why a function has no steps from a parent. */
+const refused = ref<Record<string, string>>({});
+
+const stepsOf = (name: string) =>
+  bench.document?.shown.find((s) => s.kind === 'steps' && s.function === name);
+
+/** Shows the steps from the parent on the stage, or takes them off again. */
+async function takeApart(name: string) {
+  const shown = stepsOf(name);
+  if (shown) return bench.askEdit({ kind: 'delete', id: shown.id });
+  const problem = await bench.askEdit({
+    kind: 'putShown',
+    shown: { id: '', kind: 'steps', function: name, colour: 0 },
+  });
+  refused.value = { ...refused.value, [name]: problem?.message ?? '' };
+  return problem;
 }
 
 function actions(stated: Stated): Action[] {
@@ -65,6 +83,16 @@ function actions(stated: Stated): Action[] {
             >
               {{ bench.findings.open === stated.name ? 'fold the findings' : 'findings' }}
             </button>
+            <button
+              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
+              class="soft"
+              :aria-pressed="!!stepsOf(stated.name)"
+              :title="`Show on the stage how ${stated.name} comes from its parent function`"
+              @click="takeApart(stated.name)"
+            >
+              {{ stepsOf(stated.name) ? 'take the steps off' : 'steps from its parent' }}
+            </button>
+            <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
             <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>
         </EntryRow>

@@ -27,7 +27,7 @@ export type PanelKind = 'plane';
 export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -50,6 +50,8 @@ export interface Document {
   angleUnit: AngleUnit;
   /** DecimalComma tells that formulas are typed, and numbers written, with the decimal comma. */
   decimalComma?: boolean;
+  /** LinkedWindows lets every panel show the same window: zoomed or panned in one, all follow. */
+  linkedWindows?: boolean;
   panels: Panel[];
   stated: Stated[];
   shown: Shown[];
@@ -68,6 +70,8 @@ export interface Panel {
   axes: boolean;
   ticksX: TickStyle;
   ticksY: TickStyle;
+  /** Values are the panel's own values of parameters, by name: their dials do not move this panel. */
+  values?: Record<string, number>;
 }
 
 /** Window is the visible part of the plane. */
@@ -114,6 +118,10 @@ export interface Shown {
   /** Function is the name of the function whose curve this is; Parent draws it grey and dashed. */
   function?: string;
   parent?: boolean;
+  /** Family draws the curve once for each of several values of one parameter. */
+  family?: Family;
+  /** Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one. */
+  reading?: number;
   /** Name, X and Y make a point. */
   name?: string;
   x?: string;
@@ -132,6 +140,16 @@ export interface Shown {
   hidden?: boolean;
   /** Panels lists the ids of the panels it appears in; empty means all. */
   panels?: string[];
+}
+
+/** Family is one function for several values of a parameter: those of a list, or from an end to another in steps. */
+export interface Family {
+  parameter: string;
+  /** Values are formulas without parameters; where there are none, From, To and Step are. */
+  values?: string[];
+  from?: string;
+  to?: string;
+  step?: string;
 }
 
 /** Said is a text beside the picture or on it. */
@@ -160,6 +178,8 @@ export interface Scene {
   name: string;
   /** Values are the starting values of the parameters, by name. */
   values: Record<string, number>;
+  /** Steps tells, by the id of the entry, after which step a transformation stands; one that is not named stands at its end. */
+  steps?: Record<string, number>;
 }
 
 // core/door
@@ -289,6 +309,7 @@ export interface Loaded {
   dials: DialView[];
   shown: ShownView[];
   said: SaidView[];
+  steps: StepsView[];
   /** Missing are letters without a value. */
   missing: NameView[];
   problems: Problem[];
@@ -346,6 +367,44 @@ export interface PieceView {
   waiting?: boolean;
 }
 
+/** StepsView is a transformation in steps. */
+export interface StepsView {
+  id: string;
+  /** Function and Parent are typeset; Parent is the parent's formula. */
+  function: string;
+  parent: string;
+  /** Formulas are the function after each step. */
+  formulas: string[];
+  readings: ReadingOnce[];
+}
+
+/** ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too. */
+export interface ReadingOnce {
+  steps: string[];
+  why: string;
+}
+
+/** StepsNow is a transformation where it stands, with the values in play. */
+export interface StepsNow {
+  id: string;
+  /** Index is the place of the entry among those that are shown. */
+  index: number;
+  position: number;
+  sentences: string[];
+  /** Keys are the parent's key points and where they are now. */
+  keys: KeyMove[];
+  domain: string;
+  range: string;
+  upright: string;
+  level: string;
+}
+
+/** KeyMove is a key point before and after. */
+export interface KeyMove {
+  from: string;
+  to: string;
+}
+
 /** FrameTexts are the words of a frame; they are sent when they changed. */
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
@@ -357,6 +416,8 @@ export interface FrameTexts {
   now: string[];
   /** Said are the pieces of the texts, in the order of Loaded.Said. */
   said: PieceView[][];
+  /** Steps are the transformations in steps, as they stand. */
+  steps: StepsNow[];
   /** Moved tells that values in play differ from the scene's. */
   moved: boolean;
 }
@@ -366,7 +427,7 @@ export interface FrameTexts {
 /** Found is what core/study has found out about a function at given values of the parameters. It is an input like the recorded positions of a trace: it comes from the other core, which may take longer than a frame. */
 export interface Found {
   function: string;
-  /** Values are those of the parameters that the function depends on, Formula is its formula with them. */
+  /** Values are those of the parameters that the function depends on, Formula is its formula without other stated functions, in radians. */
   values: Record<string, number>;
   formula: string;
   /** Period is 0 for none; points and upright guides repeat with it. */
@@ -408,6 +469,7 @@ export const Colour = {
   Axis: 13,
   Grey: 14,
   Sheet: 15,
+  Ramp: 16,
 } as const;
 
 /** Op begins a record. */

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Panel, TickStyle, Window } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import PanelMenu from './PanelMenu.vue';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const emit = defineEmits<{ fit: []; read: [] }>();
@@ -75,6 +76,7 @@ async function apply() {
     >
       equal scales
     </button>
+    <PanelMenu :panel="panel" :index="index" />
     <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
       <button class="chip" :aria-expanded="open">window …</button>
       <template #content>

@@ -1,11 +1,16 @@
 // Labels are typeset by the page and placed by the core, which is told their sizes.
-import type { Label } from '../generated/types';
+import { Colour, type Label } from '../generated/types';
 import { LiveFormula } from '../shared/liveFormula';
 import type { Place } from '../core/draw';
 
 interface Shown {
   element: HTMLElement;
   formula: LiveFormula;
+}
+
+function styleOf(colour: number): string {
+  if (colour < 8) return `hue-${colour}`;
+  return colour >= Colour.Ramp ? `ramp-${colour - Colour.Ramp}` : 'muted';
 }
 
 /** The labels of one panel, in a layer above its canvas. */
@@ -33,7 +38,7 @@ export class LabelLayer {
         this.shown.set(label.id, known);
       }
       if (known.formula.show(known.element, label.latex)) changed.push([label.id, known.element]);
-      const style = `label ${label.colour < 8 ? `hue-${label.colour}` : 'muted'}`;
+      const style = `label ${styleOf(label.colour)}`;
       if (known.element.className !== style) known.element.className = style;
       known.element.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }

@@ -4,6 +4,7 @@ import { canvasFamilies } from '../core/fonts';
 import { Colour } from '../generated/types';
 
 const hues = 8;
+const rampColours = 9;
 const usualSize = 14;
 
 /** Reads the palette from the style of an element, with the size of the numbers as a multiple of the usual. */
@@ -18,6 +19,7 @@ export function paletteOf(element: Element): { palette: Palette; typeSize: numbe
     [Colour.Grey]: read('--parent'),
     [Colour.Sheet]: read('--sheet'),
   };
+  for (let k = 0; k < rampColours; k++) colours[Colour.Ramp + k] = read(`--ramp-${k}`);
   for (let hue = 0; hue < hues; hue++) colours[hue] = read(`--hue-${hue}`);
   const size = Number.parseFloat(read('--tick-size'));
   return { palette: { colours, font: `${size}px ${canvasFamilies}` }, typeSize: size / usualSize };

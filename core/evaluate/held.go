@@ -1,0 +1,54 @@
+package evaluate
+
+// Hold puts a panel's own values in the place of those in play and computes again what depends on them, until the
+// returned function puts everything back. The counters of runs and the traces take no notice.
+func (d *Demonstration) Hold(values map[string]float64) (release func()) {
+	if len(values) == 0 {
+		return func() {}
+	}
+	type kept struct {
+		i     int
+		value float64
+	}
+	var was []kept
+	for i, p := range d.Parameters {
+		if v, held := values[p.Stated.Name]; held {
+			was = append(was, kept{i, p.Value})
+			d.put(i, v)
+		}
+	}
+	d.held = true
+	d.placeAgain(values)
+	return func() {
+		for _, k := range was {
+			d.put(k.i, k.value)
+		}
+		d.held = false
+		d.placeAgain(values)
+	}
+}
+
+func (d *Demonstration) put(i int, v float64) {
+	d.Parameters[i].Value, d.in[i+1] = v, v
+}
+
+// placeAgain computes points and guides that depend on the named parameters.
+func (d *Demonstration) placeAgain(values map[string]float64) {
+	for _, s := range d.Shown {
+		if s.ready && (d.hangsOn(s.x, values) || d.hangsOn(s.y, values) || d.hangsOn(s.at, values)) {
+			d.updateShown(s)
+		}
+	}
+}
+
+func (d *Demonstration) hangsOn(x *Expression, values map[string]float64) bool {
+	if x == nil {
+		return false
+	}
+	for _, i := range x.on {
+		if _, held := values[d.Parameters[i].Stated.Name]; held {
+			return true
+		}
+	}
+	return false
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+// The player of a transformation in steps: forward and back one step at a time, or played from the parent to the end.
+import { computed, onBeforeUnmount, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { StepsNow, StepsView } from '../generated/types';
+import MathText from '../shared/MathText.vue';
+import StepsTable from './StepsTable.vue';
+
+const props = defineProps<{ view: StepsView; now: StepsNow }>();
+const bench = useBench();
+
+/** Milliseconds of one step when it is played, and of the rest between two steps. */
+const stepTime = 1400;
+const restTime = 500;
+
+const playing = ref(false);
+const open = ref(false);
+let running = 0;
+
+const count = computed(() => props.now.sentences.length);
+/** The step at hand: 0 is the parent. */
+const at = computed(() => Math.ceil(props.now.position - 1e-9));
+const sentence = computed(() =>
+  at.value ? props.now.sentences[at.value - 1] : 'The parent function. Go forward, step by step.',
+);
+const formula = computed(() => (at.value ? props.view.formulas[at.value - 1] : props.view.parent));
+const still = window.matchMedia('(prefers-reduced-motion: reduce)');
+
+const go = (position: number) => bench.frames.request(['goStep', props.now.index, position]);
+
+function stop() {
+  cancelAnimationFrame(running);
+  playing.value = false;
+}
+
+/** Moves to a step in an even glide; where motion is unwelcome it is there at once. */
+function glide(to: number): Promise<void> {
+  const from = props.now.position;
+  if (still.matches) return go(to);
+  return new Promise((resolve) => {
+    const begun = performance.now();
+    const time = stepTime * Math.min(1, Math.abs(to - from));
+    const frame = (clock: number) => {
+      const share = Math.min(1, (clock - begun) / Math.max(time, 1));
+      const eased = share * share * (3 - 2 * share);
+      void go(share < 1 ? from + (to - from) * eased : to).then(() => {
+        if (share < 1) running = requestAnimationFrame(frame);
+        else resolve();
+      });
+    };
+    running = requestAnimationFrame(frame);
+  });
+}
+
+async function step(by: number) {
+  stop();
+  const { position } = props.now;
+  const to = by > 0 ? Math.floor(position + 1e-9) + 1 : Math.ceil(position - 1e-9) - 1;
+  await glide(Math.max(0, Math.min(count.value, to)));
+}
+
+async function play() {
+  if (playing.value) return stop();
+  playing.value = true;
+  if (props.now.position >= count.value) await go(0);
+  while (playing.value && props.now.position < count.value) {
+    await glide(Math.floor(props.now.position + 1e-9) + 1);
+    await new Promise((resolve) => window.setTimeout(resolve, restTime));
+  }
+  playing.value = false;
+}
+
+async function read(reading: number) {
+  stop();
+  await bench.change((copy) => (copy.shown.find((s) => s.id === props.view.id)!.reading = reading));
+  await go(0);
+}
+
+onBeforeUnmount(stop);
+</script>
+
+<template>
+  <section class="player" :aria-label="`Steps from the parent to ${now.id}`">
+    <header>
+      <strong><MathText :latex="view.function" /> step by step</strong>
+      <span class="count" aria-live="polite">{{ at }} of {{ count }}</span>
+      <button class="key" :disabled="now.position <= 0" aria-label="One step back" @click="step(-1)">
+        ‹
+      </button>
+      <button class="key" :disabled="now.position >= count" aria-label="One step forward" @click="step(1)">
+        ›
+      </button>
+      <button class="key wide" :aria-pressed="playing" @click="play">{{ playing ? 'hold' : 'play' }}</button>
+      <button class="key wide" :aria-expanded="open" @click="open = !open">table</button>
+    </header>
+    <p class="sentence" role="status">{{ sentence }}</p>
+    <MathText :latex="`y=${formula}`" class="formula" />
+    <StepsTable v-if="open" :view="view" :now="now" :at="at" @read="read" @close="open = false" />
+  </section>
+</template>
+
+<style scoped>
+.player {
+  flex: 0 0 410px;
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  padding: 6px 12px;
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  background: var(--sheet);
+  min-width: 0;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.count {
+  flex: 1;
+  color: var(--muted);
+}
+.key {
+  min-width: 44px;
+  min-height: 36px;
+  padding: 0 10px;
+  font: inherit;
+  font-size: 20px;
+  line-height: 1;
+  color: var(--ink);
+  background: var(--paper);
+  border: 1px solid var(--axis);
+  border-radius: 5px;
+  cursor: pointer;
+}
+.key.wide {
+  font-size: inherit;
+}
+.key:disabled {
+  opacity: 0.4;
+  cursor: default;
+}
+.sentence {
+  margin: 0;
+  font-size: calc(15px * var(--type));
+  line-height: 1.25;
+}
+.formula {
+  font-size: calc(16px * var(--type));
+  white-space: nowrap;
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+</style>

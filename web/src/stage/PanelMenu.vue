@@ -1,0 +1,132 @@
+<script setup lang="ts">
+// Panels beside each other: put one beside, take one off, link their windows, give one values of its own.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Panel } from '../generated/types';
+
+const props = defineProps<{ panel: Panel; index: number }>();
+const bench = useBench();
+const open = ref(false);
+const typed = ref<Record<string, string>>({});
+const problem = ref('');
+
+const most = 4;
+const panels = computed(() => bench.document?.panels ?? []);
+const parameters = computed(() => (bench.document?.stated ?? []).filter((s) => s.kind === 'parameter'));
+
+function show(isOpen: boolean) {
+  open.value = isOpen;
+  problem.value = '';
+  typed.value = Object.fromEntries(
+    Object.entries(props.panel.values ?? {}).map(([name, v]) => [name, String(v)]),
+  );
+}
+
+/** Puts a panel like this one beside it. */
+async function beside() {
+  open.value = false;
+  await bench.change((copy) => {
+    const ids = new Set(copy.panels.map((p) => p.id));
+    let n = 1;
+    while (ids.has(`plane${n}`)) n++;
+    copy.panels.splice(props.index + 1, 0, {
+      ...structuredClone(copy.panels[props.index]!),
+      id: `plane${n}`,
+    });
+  });
+}
+
+/** Takes the panel off; what appeared only in it appears in all. */
+async function remove() {
+  open.value = false;
+  const { id } = props.panel;
+  await bench.change((copy) => {
+    copy.panels.splice(props.index, 1);
+    for (const s of copy.shown) {
+      s.panels = s.panels?.filter((p) => p !== id);
+      if (!s.panels?.length) delete s.panels;
+    }
+    for (const s of copy.said) if (s.panel === id) s.panel = copy.panels[0]!.id;
+  });
+}
+
+const link = () =>
+  bench.change((copy) => {
+    copy.linkedWindows = !copy.linkedWindows;
+    if (copy.linkedWindows) for (const p of copy.panels) p.window = structuredClone(props.panel.window);
+  });
+
+/** Takes the typed values over; an empty field leaves the parameter to its dial. */
+async function apply() {
+  const values: Record<string, number> = {};
+  for (const { name } of parameters.value) {
+    const text = typed.value[name]?.trim();
+    if (!text) continue;
+    const answer = await bench.ask({ kind: 'value', text });
+    if (answer.problem) {
+      problem.value = `${name}: ${answer.problem.message}`;
+      return;
+    }
+    values[name] = answer.number ?? 0;
+  }
+  problem.value = '';
+  open.value = false;
+  await bench.change((copy) => {
+    const panel = copy.panels[props.index]!;
+    if (Object.keys(values).length) panel.values = values;
+    else delete panel.values;
+  });
+}
+</script>
+
+<template>
+  <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
+    <button class="chip" :aria-expanded="open">panels …</button>
+    <template #content>
+      <div class="panel-menu">
+        <a-button block :disabled="panels.length >= most" @click="beside">Put a panel beside</a-button>
+        <template v-if="panels.length > 1">
+          <a-button block @click="remove">Take this panel off</a-button>
+          <label class="row">
+            all panels show the same window
+            <a-switch
+              :checked="bench.document?.linkedWindows ?? false"
+              size="small"
+              aria-label="All panels show the same window"
+              @update:checked="link"
+            />
+          </label>
+        </template>
+        <form v-if="parameters.length" @submit.prevent="apply">
+          <p class="hint">Values of this panel's own; an empty field follows its dial.</p>
+          <label v-for="p in parameters" :key="p.id" class="row">
+            {{ p.name }} = <a-input v-model:value="typed[p.name]" :aria-label="`This panel's ${p.name}`" />
+          </label>
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+          <a-button type="primary" html-type="submit" block>Keep these values</a-button>
+        </form>
+      </div>
+    </template>
+  </a-popover>
+</template>
+
+<style scoped>
+.panel-menu {
+  display: grid;
+  gap: 8px;
+  width: 260px;
+}
+.row {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  margin: 4px 0;
+}
+.row :deep(.ant-input) {
+  width: 120px;
+}
+.hint {
+  margin: 6px 0;
+}
+</style>
