@@ -235,7 +235,7 @@ func TestUndoReachesEveryEditAndRedoComesBack(t *testing.T) {
 	until(t, page, `() => parvix.document().angleUnit === 'degree'`)
 	note()
 	click(t, one(t, page, `[aria-label="Hide f"]`))
-	until(t, page, `() => parvix.document().shown[0].hidden`)
+	until(t, page, `() => (parvix.document().scenes[0].hidden ?? []).includes(parvix.document().shown[0].id)`)
 	note()
 	for k := len(states) - 2; k >= 0; k-- {
 		require.NoError(t, page.KeyActions().Press(input.ControlLeft).Type(input.KeyZ).Release(input.ControlLeft).Do())

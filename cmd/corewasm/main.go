@@ -79,6 +79,12 @@ func sweepDial(i int32, start, elapsed float64) int32 {
 //go:wasmexport goStep
 func goStep(shown int32, position float64) { guarded(func() { the.GoStep(int(shown), position) }) }
 
+//go:wasmexport beginScene
+func beginScene(i int32) { guarded(func() { the.BeginScene(int(i)) }) }
+
+//go:wasmexport goScene
+func goScene(share float64) { guarded(func() { the.GoScene(share) }) }
+
 //go:wasmexport startingValues
 func startingValues() { guarded(the.StartingValues) }
 

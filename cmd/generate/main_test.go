@@ -58,7 +58,7 @@ func TestTheDemonstrationsFollowThePublishedSchema(t *testing.T) {
 
 func TestTheSchemaRefusesWhatTheProgramRefuses(t *testing.T) {
 	s := compiled(t)
-	for field, wrong := range map[string]any{"angleUnit": "gon", "format": "other", "version": 2, "title": 7, "panels": "none", "extra": 1} {
+	for field, wrong := range map[string]any{"angleUnit": "gon", "format": "other", "version": 99, "title": 7, "panels": "none", "extra": 1} {
 		var file map[string]any
 		require.NoError(t, json.Unmarshal(document.Encode(document.New("x")), &file))
 		file[field] = wrong

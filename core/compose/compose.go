@@ -79,7 +79,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	defer d.Hold(p.Values)()
 	var anchors []anchor
 	for i, s := range d.Shown {
-		if !appears(s, p) {
+		if !d.Appears(s, p) {
 			continue
 		}
 		var a anchor
@@ -110,11 +110,6 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 	c.place(anchors, v)
 	c.pic.Live = c.pen.Data
 	return &c.pic
-}
-
-// appears tells whether an entry is drawn on a panel.
-func appears(s *evaluate.Shown, p *document.Panel) bool {
-	return !s.Entry.Hidden && s.Ready() && (len(s.Entry.Panels) == 0 || slices.Contains(s.Entry.Panels, p.ID))
 }
 
 // Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
@@ -520,7 +515,7 @@ func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float6
 	parts := []string{fmt.Sprintf("Plane, x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
 		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
 	for _, s := range d.Shown {
-		if !appears(s, p) {
+		if !d.Appears(s, p) {
 			continue
 		}
 		switch s.Entry.Kind {

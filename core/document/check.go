@@ -50,6 +50,7 @@ func Decode(data []byte) (*Document, error) {
 	if _, err := decoder.Token(); !errors.Is(err, io.EOF) {
 		return nil, problem.New("document-json", 0, 0, "something stands behind its end")
 	}
+	d.Upgrade()
 	return d, d.Check()
 }
 
@@ -114,6 +115,10 @@ func (d *Document) Check() error {
 		for name, v := range s.Values {
 			c.require(!math.IsNaN(v) && !math.IsInf(v, 0), s.ID, "values."+name, "must be a number")
 		}
+		for _, w := range s.Windows {
+			c.window(s.ID, w)
+		}
+		c.require(len(s.Hidden) <= MaxEntries, s.ID, "hidden", fmt.Sprintf("at most %d", MaxEntries))
 		for id, at := range s.Steps {
 			c.require(at >= 0 && at <= 20, s.ID, "steps."+id, "between 0 and 20")
 		}
@@ -169,14 +174,17 @@ func (c *checker) panel(p Panel) {
 	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane))
 	c.oneOf(p.ID, "ticksX", string(p.TicksX), string(TicksInNumbers), string(TicksInPi))
 	c.oneOf(p.ID, "ticksY", string(p.TicksY), string(TicksInNumbers), string(TicksInPi))
-	w := p.Window
-	for _, v := range []float64{w.Left, w.Right, w.Bottom, w.Top} {
-		c.require(!math.IsNaN(v) && math.Abs(v) <= 1e12, p.ID, "window", "every end must be a number of at most 10^12")
-	}
+	c.window(p.ID, p.Window)
 	for name, v := range p.Values {
 		c.require(!math.IsNaN(v) && !math.IsInf(v, 0), p.ID, "values."+name, "must be a number")
 	}
-	c.require(w.Left < w.Right && w.Bottom < w.Top, p.ID, "window", "left must be below right, and bottom below top")
+}
+
+func (c *checker) window(object string, w Window) {
+	for _, v := range []float64{w.Left, w.Right, w.Bottom, w.Top} {
+		c.require(!math.IsNaN(v) && math.Abs(v) <= 1e12, object, "window", "every end must be a number of at most 10^12")
+	}
+	c.require(w.Left < w.Right && w.Bottom < w.Top, object, "window", "left must be below right, and bottom below top")
 }
 
 func (c *checker) stated(s Stated) {

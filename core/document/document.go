@@ -4,10 +4,12 @@
 // the trade. Formulas are textbook typing; they are understood by later stages.
 package document
 
+import "slices"
+
 // Format and Version stand in every file.
 const (
 	Format  = "parvix-demonstration"
-	Version = 1
+	Version = 2
 )
 
 // Document is one demonstration.
@@ -158,7 +160,8 @@ type Shown struct {
 	Colour  int         `json:"colour"`
 	Pattern LinePattern `json:"pattern,omitempty"`
 	Label   LabelKind   `json:"label,omitempty"`
-	Hidden  bool        `json:"hidden,omitempty"`
+	// Hidden stands in files of version 1 only; Upgrade moves it to the scenes.
+	Hidden bool `json:"hidden,omitempty"`
 	// Panels lists the ids of the panels it appears in; empty means all.
 	Panels []string `json:"panels,omitempty"`
 }
@@ -325,6 +328,10 @@ type Scene struct {
 	// Steps tells, by the id of the entry, after which step a transformation stands; one that is not named stands at
 	// its end.
 	Steps map[string]float64 `json:"steps,omitempty"`
+	// Hidden lists the ids of what is shown or said in other scenes only.
+	Hidden []string `json:"hidden,omitempty"`
+	// Windows are those of the panels, by their ids; a panel that is not named has its own.
+	Windows map[string]Window `json:"windows,omitempty"`
 }
 
 // New is an empty demonstration with one plane panel and one scene.
@@ -362,4 +369,32 @@ func (d *Document) StatedNamed(name string) *Stated {
 		}
 	}
 	return nil
+}
+
+// Upgrade turns a document of an older version into one of this version.
+func (d *Document) Upgrade() {
+	if d.Version != 1 {
+		return
+	}
+	d.Version = Version
+	for i := range d.Shown {
+		if !d.Shown[i].Hidden {
+			continue
+		}
+		d.Shown[i].Hidden = false
+		for k := range d.Scenes {
+			d.Scenes[k].Hidden = append(d.Scenes[k].Hidden, d.Shown[i].ID)
+		}
+	}
+}
+
+// IsHidden tells whether an entry is left out of a scene.
+func (s *Scene) IsHidden(id string) bool { return slices.Contains(s.Hidden, id) }
+
+// WindowOf is a panel's window in a scene.
+func (s *Scene) WindowOf(p *Panel) Window {
+	if w, own := s.Windows[p.ID]; own {
+		return w
+	}
+	return p.Window
 }

@@ -40,7 +40,7 @@ func TestAFileThatCannotBeReadIsRefusedWholeWithTheReason(t *testing.T) {
 	for name, c := range map[string]struct{ old, new, words string }{
 		"broken JSON":        {`"title"`, `"title`, "line"},
 		"another program's":  {`"parvix-demonstration"`, `"other"`, "not a Parvix demonstration"},
-		"a newer version":    {`"version": 1`, `"version": 99`, "newer"},
+		"a newer version":    {`"version": 2`, `"version": 99`, "newer"},
 		"an unknown field":   {`"title"`, `"colour": 1, "title"`, "colour"},
 		"a wrong type":       {`"title": "Jet"`, `"title": 7`, "line 4"},
 		"an unknown unit":    {`"radian"`, `"gon"`, "gon"},
@@ -97,4 +97,21 @@ func FuzzDecode(f *testing.F) {
 		second, _ := json.Marshal(again)
 		require.JSONEq(t, string(first), string(second))
 	})
+}
+
+func TestWhatWasHiddenInAnOlderFileIsHiddenInEveryScene(t *testing.T) {
+	old := strings.Replace(string(document.Encode(sample())), `"version": 2`, `"version": 1`, 1)
+	old = strings.Replace(old, `"function": "f",
+      "colour": 0`, `"function": "f",
+      "colour": 0,
+      "hidden": true`, 1)
+	require.Contains(t, old, `"hidden": true`)
+	d, err := document.Decode([]byte(old))
+	require.NoError(t, err)
+	assert.Equal(t, document.Version, d.Version)
+	assert.True(t, d.Scenes[0].IsHidden("c1"))
+	assert.False(t, d.Scenes[0].IsHidden("p1"))
+	again, err := document.Decode(document.Encode(d))
+	require.NoError(t, err)
+	assert.Equal(t, d, again)
 }

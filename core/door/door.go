@@ -62,10 +62,16 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
 	}
+	if ask.Document != nil {
+		ask.Document.Upgrade()
+	}
 	switch ask.Kind {
 	case AskLoad:
 		if err := ask.Document.Check(); err != nil {
 			return err
+		}
+		if door.d != nil {
+			door.d.Scene = max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
 		}
 		door.d = evaluate.Load(ask.Document, door.d)
 		door.sent = door.sent[:0]
@@ -109,6 +115,7 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		for _, p := range door.d.Parameters {
 			a.Values[p.Stated.Name] = p.Value
 		}
+		a.Steps = door.d.Positions()
 	case AskCounters:
 		c := door.d.Counters
 		a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
@@ -174,11 +181,10 @@ func (door *Door) value(ask *Ask, a *Answer) error {
 
 // window answers what is asked about a panel's window in play.
 func (door *Door) window(ask *Ask, a *Answer) error {
-	panels := door.d.Document.Panels
-	if ask.Panel < 0 || ask.Panel >= len(panels) {
+	if ask.Panel < 0 || ask.Panel >= len(door.d.Document.Panels) {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
-	p := &panels[ask.Panel]
+	p := door.d.Panel(ask.Panel)
 	w := compose.Seen(p, ask.Width, ask.Height).Window
 	switch ask.Kind {
 	case AskDescribe:

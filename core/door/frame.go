@@ -48,18 +48,25 @@ func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
 	return ended
 }
 
-// StartingValues puts every dial back to the first scene's value.
+// StartingValues puts every dial and transformation back to where the scene has it.
 func (door *Door) StartingValues() {
-	if door.d == nil || len(door.d.Document.Scenes) == 0 {
-		return
+	if door.d != nil {
+		door.d.StartingValues()
 	}
-	for i, p := range door.d.Parameters {
-		if v, ok := door.d.Document.Scenes[0].Values[p.Stated.Name]; ok {
-			door.d.Set(i, v)
-		}
+}
+
+// BeginScene makes another scene the one in play; GoScene moves to it.
+func (door *Door) BeginScene(i int) {
+	if door.d != nil {
+		door.d.BeginScene(i)
 	}
-	door.d.Update()
-	door.d.ClearTraces()
+}
+
+// GoScene stands at a share of the way to the scene that was begun.
+func (door *Door) GoScene(share float64) {
+	if door.d != nil {
+		door.d.GoScene(share)
+	}
 }
 
 // ClearTraces forgets recorded positions.
@@ -74,7 +81,7 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
 		return
 	}
-	v := compose.Seen(&door.d.Document.Panels[panel], width, height)
+	v := compose.Seen(door.d.Panel(panel), width, height)
 	door.d.Drag(door.d.Shown[shown], v.AtX(px), v.AtY(py), v.Grain())
 }
 
@@ -83,30 +90,21 @@ func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
 	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
 		return
 	}
-	grain := compose.Seen(&door.d.Document.Panels[panel], width, height).Grain()
+	grain := compose.Seen(door.d.Panel(panel), width, height).Grain()
 	door.d.Nudge(door.d.Shown[shown], dx, dy, grain)
 }
 
 // Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
 func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 	if door.composer(panel) != nil {
-		door.show(panel, compose.Zoom(&door.d.Document.Panels[panel], width, height, px, py, factor))
+		door.d.SetWindow(panel, compose.Zoom(door.d.Panel(panel), width, height, px, py, factor))
 	}
 }
 
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {
-		door.show(panel, compose.Pan(&door.d.Document.Panels[panel], width, height, dx, dy))
-	}
-}
-
-// show gives a panel a window in play, and all panels where the windows are linked.
-func (door *Door) show(panel int, w document.Window) {
-	for i := range door.d.Document.Panels {
-		if i == panel || door.d.Document.LinkedWindows {
-			door.d.Document.Panels[i].Window = w
-		}
+		door.d.SetWindow(panel, compose.Pan(door.d.Panel(panel), width, height, dx, dy))
 	}
 }
 
@@ -162,7 +160,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	}
 	d := door.d
 	d.Update()
-	p := c.Panel(d, &d.Document.Panels[panel], width, height)
+	p := c.Panel(d, d.Panel(panel), width, height)
 	sent := door.sentTo(panel)
 	ground, changed := p.Ground, float32(1)
 	if sent.ground == p.GroundStamp {
@@ -185,7 +183,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		texts.Said = append(texts.Said, pieces(s))
 	}
 	for i, s := range d.Shown {
-		if s.Steps != nil {
+		if s.Steps != nil && d.InScene(s) {
 			texts.Steps = append(texts.Steps, stepsNow(d, i, s))
 		}
 	}

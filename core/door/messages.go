@@ -19,6 +19,8 @@ type Ask struct {
 	Shown *document.Shown `json:"shown,omitempty"`
 	Said  *document.Said  `json:"said,omitempty"`
 	By    int             `json:"by,omitempty"`
+	// Scene is the place of the scene in play.
+	Scene int `json:"scene,omitempty"`
 	// Comma asks for the decimal comma.
 	Comma bool `json:"comma,omitempty"`
 	// Panel is the panel's place, Width and Height its size in pixels, Window typed ends.
@@ -56,7 +58,7 @@ const (
 	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
 	AskTyped         AskKind = "typed"         // Panel, Window with typed ends, Width, Height → Window
 	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
-	AskValues        AskKind = "values"        // → Values in play
+	AskValues        AskKind = "values"        // → Values and positions of Steps in play
 	AskCounters      AskKind = "counters"      // → Counters
 	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
@@ -79,6 +81,7 @@ type Answer struct {
 	SVG      string             `json:"svg,omitempty"`
 	Text     string             `json:"text,omitempty"`
 	Values   map[string]float64 `json:"values,omitempty"`
+	Steps    map[string]float64 `json:"steps,omitempty"`
 	Counters *Counters          `json:"counters,omitempty"`
 	Findings *FindingsView      `json:"findings,omitempty"`
 	Mended   *Mended            `json:"mended,omitempty"`

@@ -19,8 +19,11 @@ func stepsView(d *evaluate.Demonstration, s *evaluate.Shown) StepsView {
 	x := s.Curve.Stated.Variables[0]
 	for _, r := range t.Readings {
 		once := ReadingOnce{Steps: []string{}, Why: d.Numeral(r.Why)}
-		for _, step := range r.Steps(x) {
+		for i, step := range r.Steps(x) {
 			head, _, _ := strings.Cut(step.Text(), ":")
+			if i > 0 {
+				head = strings.ToLower(head[:1]) + head[1:]
+			}
 			once.Steps = append(once.Steps, d.Numeral(strings.TrimSuffix(head, ".")))
 		}
 		v.Readings = append(v.Readings, once)

@@ -18,7 +18,7 @@ func (door *Door) study(ask *Ask, a *Answer) error {
 	if ask.Panel < 0 || ask.Panel >= len(panels) {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
-	panel := panels[ask.Panel]
+	panel := *door.d.Panel(ask.Panel)
 	if ask.Window != nil {
 		panel.Window = *ask.Window
 	}

@@ -31,7 +31,11 @@ type Demonstration struct {
 	// Missing are letters without a value, in order of appearance, offered as dials.
 	Missing  []string
 	Counters *Counters
+	// Scene is the place of the scene in play.
+	Scene int
 
+	windows   []document.Window // of the panels, in play
+	passage   passage
 	scope     *expr.Scope
 	functions map[string]*Function
 	index     map[string]int // parameter name → its place in Parameters
@@ -90,11 +94,13 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick
+		d.Scene = min(before.Scene, len(doc.Scenes)-1)
 		d.stepsBefore = map[string]*Steps{}
 		for _, s := range before.Shown {
 			d.stepsBefore[s.Entry.ID] = s.Steps
 		}
 	}
+	d.loadWindows()
 	d.scope = scopeOf(doc)
 	d.loadParameters(before)
 	d.loadFunctions()

@@ -30,10 +30,7 @@ const (
 
 func (d *Demonstration) loadParameters(before *Demonstration) {
 	d.inputs = []string{noVariable}
-	starting := map[string]float64{}
-	if len(d.Document.Scenes) > 0 {
-		starting = d.Document.Scenes[0].Values
-	}
+	starting := d.scene().Values
 	for i, s := range d.Document.Parameters() {
 		p := &Parameter{Stated: s}
 		p.From = d.constant(s.From, DefaultFrom, s.ID, "from")
@@ -123,16 +120,6 @@ func (d *Demonstration) Find(name string) int {
 		return i
 	}
 	return -1
-}
-
-// Moved tells whether a value in play differs from the first scene's.
-func (d *Demonstration) Moved() bool {
-	for _, p := range d.Parameters {
-		if v, ok := d.Document.Scenes[0].Values[p.Stated.Name]; ok && math.Abs(v-p.Value) > 1e-12*math.Max(1, math.Abs(v)) {
-			return true
-		}
-	}
-	return false
 }
 
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.

@@ -167,7 +167,7 @@ const MaxTrace = 4000
 // record adds the places of traced points that moved.
 func (d *Demonstration) record() {
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Trace || s.Entry.Hidden {
+		if s.Entry.Kind != document.Trace || d.scene().IsHidden(s.Entry.ID) {
 			continue
 		}
 		p := d.shownWithID(s.Entry.Of)

@@ -61,11 +61,8 @@ func (d *Demonstration) loadSteps(s *Shown) *Steps {
 	t.Chosen = t.Readings[min(s.Entry.Reading, len(t.Readings)-1)]
 	t.Steps, t.States = t.Chosen.Steps(x), t.Chosen.States(x)
 	t.Position = float64(len(t.Steps))
-	if len(d.Document.Scenes) > 0 {
-		if at, kept := d.Document.Scenes[0].Steps[s.Entry.ID]; kept {
-			t.Position = math.Min(at, t.Position)
-		}
-	}
+	s.Steps = t
+	t.Position = d.positionIn(s)
 	if before := d.stepsBefore[s.Entry.ID]; before != nil && len(before.Steps) == len(t.Steps) {
 		t.Position = before.Position
 	}
@@ -203,6 +200,9 @@ func (t *Steps) ExtentsText(d *Demonstration, p Place) (domain, reach string) {
 	write := func(list []transform.Extent, words string, factor, add float64) string {
 		if list == nil {
 			return words
+		}
+		if factor == 0 {
+			return interval(d, add, add, true, true)
 		}
 		text := ""
 		for i, e := range list {

@@ -3,7 +3,6 @@ package study
 import (
 	"fmt"
 	"math"
-	"slices"
 
 	"parvix/core/analyse"
 	"parvix/core/document"
@@ -35,7 +34,7 @@ func Advise(d *evaluate.Demonstration, p *document.Panel, seen sample.View) *Adv
 	drawn, visible := 0, 0
 	var unseen *evaluate.Function
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Curve || s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
+		if s.Entry.Kind != document.Curve || !d.Appears(s, p) {
 			continue
 		}
 		if a := adviseUnit(d, p, s.Curve, seen); a != nil {

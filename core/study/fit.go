@@ -15,7 +15,7 @@ import (
 func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) document.Panel {
 	box := emptyBox()
 	for _, s := range d.Shown {
-		if s.Entry.Hidden || !s.Ready() || len(s.Entry.Panels) > 0 && !slices.Contains(s.Entry.Panels, p.ID) {
+		if !d.Appears(s, p) {
 			continue
 		}
 		switch s.Entry.Kind {

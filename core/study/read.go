@@ -61,7 +61,7 @@ func ReadAt(d *evaluate.Demonstration, p *document.Panel, v sample.View, x, y fl
 	least := math.Inf(1)
 	in := append([]float64{}, d.Inputs()...)
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Curve || s.Entry.Hidden || !s.Ready() {
+		if s.Entry.Kind != document.Curve || !d.Appears(s, p) {
 			continue
 		}
 		// The distance to the curve about the place, so that a steep branch is met as well as a level one.

@@ -16,7 +16,7 @@ import (
 func Document(doc *document.Document, width, height float64) string {
 	d := evaluate.Load(doc, nil)
 	var c compose.Composer
-	return Picture(c.Panel(d, &doc.Panels[0], width, height), width, height, doc.Title)
+	return Picture(c.Panel(d, d.Panel(0), width, height), width, height, doc.Title)
 }
 
 // hues of the light theme; web/src/styles/theme.css holds the same.

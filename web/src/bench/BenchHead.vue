@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The head: way back to the shelf, title, saved state, undo and redo, export, present.
-import { nextTick, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
 
@@ -8,6 +8,7 @@ defineProps<{ presenting: boolean }>();
 const emit = defineEmits<{ present: [on: boolean] }>();
 const bench = useBench();
 
+const scenes = computed(() => bench.document?.scenes ?? []);
 const renaming = ref(false);
 const title = ref('');
 const field = useTemplateRef<HTMLInputElement>('field');
@@ -75,6 +76,25 @@ async function exportPicture() {
     <span v-if="!presenting" class="saved" :class="bench.saving.state" role="status">{{
       bench.saving.words
     }}</span>
+    <nav v-if="presenting && scenes.length > 1" class="scenes" aria-label="Scenes">
+      <button
+        class="icon"
+        aria-label="The scene before"
+        :disabled="bench.scene === 0"
+        @click="bench.goScene(bench.scene - 1)"
+      >
+        ‹
+      </button>
+      <span>{{ bench.scene + 1 }} · {{ scenes[bench.scene]?.name }}</span>
+      <button
+        class="icon"
+        aria-label="The next scene"
+        :disabled="bench.scene === scenes.length - 1"
+        @click="bench.goScene(bench.scene + 1)"
+      >
+        ›
+      </button>
+    </nav>
     <span class="room" />
     <template v-if="!presenting">
       <button
@@ -111,6 +131,12 @@ async function exportPicture() {
 </template>
 
 <style scoped>
+.scenes {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 17px;
+}
 .head {
   display: flex;
   align-items: center;

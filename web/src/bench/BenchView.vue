@@ -49,6 +49,8 @@ function key(e: KeyboardEvent) {
   if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
   else if (e.key === 'Escape' && presenting.value) present(false);
+  else if (e.key === 'PageDown') void bench.goScene(bench.scene + 1);
+  else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;
   e.preventDefault();
 }

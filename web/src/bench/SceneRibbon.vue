@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The row of scenes; the angle unit and the starting values are always at its right end.
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import EditInPlace from '../deck/EditInPlace.vue';
 import { useBench } from './store';
 
@@ -10,8 +10,39 @@ const bench = useBench();
 
 const scenes = computed(() => bench.document?.scenes ?? []);
 const moved = computed(() => bench.texts?.moved ?? false);
-const traces = computed(() => bench.document?.shown.some((s) => s.kind === 'trace' && !s.hidden));
+const traces = computed(() => bench.document?.shown.some((s) => s.kind === 'trace' && !bench.isHidden(s.id)));
 const degrees = computed(() => bench.document?.angleUnit === 'degree');
+
+/** The scene that is being dragged to another place. */
+const dragged = ref(-1);
+
+async function drop(at: number) {
+  const from = dragged.value;
+  dragged.value = -1;
+  if (from >= 0 && from !== at) await bench.moveScene(from, at);
+}
+
+const actions = (index: number) => [
+  {
+    key: 'add',
+    words: 'Add a scene with what is in play',
+    act: () => bench.addScene(`Scene ${scenes.value.length + 1}`),
+    off: false,
+  },
+  { key: 'left', words: 'Move to the left', act: () => bench.moveScene(index, index - 1), off: index === 0 },
+  {
+    key: 'right',
+    words: 'Move to the right',
+    act: () => bench.moveScene(index, index + 1),
+    off: index === scenes.value.length - 1,
+  },
+  {
+    key: 'remove',
+    words: 'Take this scene out',
+    act: () => bench.removeScene(index),
+    off: scenes.value.length < 2,
+  },
+];
 
 async function rename(index: number, name: string): Promise<string> {
   if (!name) return 'A scene needs a name.';
@@ -38,13 +69,53 @@ function turnUnit() {
 <template>
   <nav class="ribbon" aria-label="Scenes">
     <ol>
-      <li v-for="(scene, index) in scenes" :key="scene.id" aria-current="step">
-        <span class="number">{{ index + 1 }}</span>
-        <EditInPlace :text="scene.name" label="Name of the scene" :accept="(t: string) => rename(index, t)" />
-        <template v-if="moved">
+      <li
+        v-for="(scene, index) in scenes"
+        :key="scene.id"
+        :aria-current="index === bench.scene ? 'step' : undefined"
+        draggable="true"
+        @dragstart="dragged = index"
+        @dragover.prevent
+        @drop.prevent="drop(index)"
+      >
+        <button
+          class="number"
+          :aria-label="`Scene ${index + 1}: ${scene.name}`"
+          :title="scene.name"
+          @click="bench.goScene(index)"
+        >
+          {{ index + 1 }}
+        </button>
+        <EditInPlace
+          v-if="index === bench.scene"
+          :text="scene.name"
+          label="Name of the scene"
+          :accept="(t: string) => rename(index, t)"
+        />
+        <button v-else class="name" tabindex="-1" @click="bench.goScene(index)">{{ scene.name }}</button>
+        <template v-if="moved && index === bench.scene">
           <i class="dot" title="The values in play differ from the scene's" />
           <button class="chip" @click="bench.keepValues()">keep these values</button>
         </template>
+        <a-dropdown v-if="index === bench.scene" :trigger="['click']">
+          <button class="chip dots" :aria-label="`What to do with scene ${index + 1}`">⋯</button>
+          <template #overlay>
+            <a-menu>
+              <a-menu-item v-for="a in actions(index)" :key="a.key" :disabled="a.off" @click="a.act">
+                {{ a.words }}
+              </a-menu-item>
+            </a-menu>
+          </template>
+        </a-dropdown>
+      </li>
+      <li>
+        <button
+          class="chip"
+          title="Add a scene with what is in play"
+          @click="bench.addScene(`Scene ${scenes.length + 1}`)"
+        >
+          + scene
+        </button>
       </li>
     </ol>
     <button v-if="traces" class="chip" @click="bench.frames.request(['clearTraces'])">clear traces</button>
@@ -84,7 +155,9 @@ ol {
   list-style: none;
   margin: 0;
   padding: 0;
-  gap: 20px;
+  gap: 16px;
+  min-width: 0;
+  overflow-x: auto;
 }
 li {
   display: flex;
@@ -98,9 +171,32 @@ li {
   width: 24px;
   height: 24px;
   border-radius: 50%;
+  border: 0;
+  padding: 0;
+  background: var(--hairline);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+[aria-current] .number {
   background: var(--head);
   color: var(--on-head);
-  font-size: 14px;
+}
+.name {
+  max-width: 150px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  border: 0;
+  padding: 4px 0;
+  background: none;
+  color: var(--muted);
+  font: inherit;
+  font-weight: 400;
+  cursor: pointer;
+}
+.dots {
+  padding: 4px 8px;
 }
 li :deep(.bare) {
   border-bottom-color: transparent;

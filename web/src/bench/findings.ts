@@ -23,7 +23,7 @@ export function useFindings(
   /** The functions whose findings are shown, told or open. */
   function wanted(doc: Document): string[] {
     const names = new Set<string>();
-    for (const s of doc.shown) if (s.kind === 'finding' && s.function && !s.hidden) names.add(s.function);
+    for (const s of doc.shown) if (s.kind === 'finding' && s.function) names.add(s.function);
     for (const s of doc.said) {
       for (const p of s.pieces) if (p.kind === 'finding') names.add(p.text);
     }

@@ -4,7 +4,7 @@ import { markRaw, nextTick, reactive, ref, shallowRef } from 'vue';
 import { cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
-import type { Answer, Ask, Document, FrameTexts, Loaded, Mended, Problem } from '../generated/types';
+import type { Answer, Ask, Document, FrameTexts, Loaded, Mended, Problem, Window } from '../generated/types';
 import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from './saving';
@@ -23,6 +23,8 @@ export const useBench = defineStore('bench', () => {
   const texts = shallowRef<FrameTexts>();
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
+  /** The place of the scene in play. */
+  const scene = ref(0);
   /** The entry of the folio that is being changed; 'stated', 'shown' and 'said' are new ones. */
   const editing = ref('');
   const mistake = ref('');
@@ -80,7 +82,8 @@ export const useBench = defineStore('bench', () => {
 
   /** Lets the cores understand a document; values are put in play for the dials that they name. */
   async function load(next: Document, values: Values = {}) {
-    const ask: Ask = { kind: 'load', document: next };
+    scene.value = Math.min(scene.value, next.scenes.length - 1);
+    const ask: Ask = { kind: 'load', document: next, scene: scene.value };
     // Later questions to the answers core stand in line behind this one.
     void answers.ask(ask);
     const answer = await frameCore.ask(ask);
@@ -104,6 +107,7 @@ export const useBench = defineStore('bench', () => {
     texts.value = undefined;
     editing.value = '';
     mistake.value = '';
+    scene.value = 0;
     findings.clear();
     const opened = await saving.open(teacher, id);
     await load(opened, opened.scenes[0]?.values);
@@ -112,19 +116,32 @@ export const useBench = defineStore('bench', () => {
 
   /** Values that a scene holds otherwise than before: stating a = 3 puts 3 in play. */
   function changedValues(before: Document, after: Document): Values {
-    const old = before.scenes[0]?.values ?? {};
+    const old = before.scenes[scene.value]?.values ?? {};
     return Object.fromEntries(
-      Object.entries(after.scenes[0]?.values ?? {}).filter(([name, v]) => old[name] !== v),
+      Object.entries(after.scenes[scene.value]?.values ?? {}).filter(([name, v]) => old[name] !== v),
     );
+  }
+
+  /** What is new belongs to this scene and those after it. */
+  function fromHereOn(before: Document, after: Document): Document {
+    if (scene.value === 0) return after;
+    const known = new Set([...before.shown, ...before.said].map((e) => e.id));
+    const fresh = [...after.shown, ...after.said].map((e) => e.id).filter((id) => !known.has(id));
+    if (!fresh.length) return after;
+    const scenes = after.scenes.map((s, k) =>
+      k < scene.value ? { ...s, hidden: [...(s.hidden ?? []), ...fresh] } : s,
+    );
+    return { ...after, scenes };
   }
 
   /** Changes the document as one step that can be undone; what is wrong comes back and nothing is changed. */
   function edit(change: Change): Promise<Problem | undefined> {
     return inLine(async () => {
       const before = await now();
-      const result = await change(before.document);
-      if (isProblem(result)) return result;
-      if (result === before.document) return undefined;
+      const changed = await change(before.document);
+      if (isProblem(changed)) return changed;
+      if (changed === before.document) return undefined;
+      const result = fromHereOn(before.document, changed);
       history.note(before);
       await load(result, changedValues(before.document, result));
       saving.changed(result);
@@ -176,11 +193,94 @@ export const useBench = defineStore('bench', () => {
     await end();
   }
 
-  /** Writes the values in play into the scene. */
-  async function keepValues() {
-    const values = await valuesInPlay();
-    await change((copy) => Object.assign(copy.scenes[0]!.values, values));
+  /** What is in play, as a scene keeps it. */
+  async function stateInPlay() {
+    const { values, steps } = await askInPlay({ kind: 'values' });
+    return { values: values ?? {}, steps: steps ?? {} };
   }
+
+  /** Writes what is in play into the scene. */
+  async function keepValues() {
+    const { values, steps } = await stateInPlay();
+    await change((copy) => {
+      const kept = copy.scenes[scene.value]!;
+      Object.assign(kept.values, values);
+      if (Object.keys(steps).length) kept.steps = steps;
+    });
+  }
+
+  /** Adds a scene after this one with what is in play, and goes on in it. */
+  async function addScene(name: string) {
+    const { values, steps } = await stateInPlay();
+    await change((copy) => {
+      const ids = new Set(copy.scenes.map((s) => s.id));
+      let n = copy.scenes.length + 1;
+      while (ids.has(`scene${n}`)) n++;
+      const here = copy.scenes[scene.value]!;
+      const added = {
+        ...structuredClone(here),
+        id: `scene${n}`,
+        name,
+        values: { ...here.values, ...values },
+        steps,
+      };
+      if (!Object.keys(steps).length) delete (added as { steps?: unknown }).steps;
+      copy.scenes.splice(scene.value + 1, 0, added);
+    });
+    await goScene(scene.value + 1);
+  }
+
+  /** Takes a scene out. */
+  async function removeScene(at: number) {
+    await change((copy) => copy.scenes.splice(at, 1));
+    await goScene(Math.min(at, scene.value));
+  }
+
+  async function moveScene(from: number, to: number) {
+    const shown = document.value?.scenes[scene.value]?.id;
+    await change((copy) => copy.scenes.splice(to, 0, ...copy.scenes.splice(from, 1)));
+    await goScene(Math.max(0, document.value?.scenes.findIndex((s) => s.id === shown) ?? 0));
+  }
+
+  /** Milliseconds of the way from one scene to another. */
+  const passage = 900;
+  const still = window.matchMedia('(prefers-reduced-motion: reduce)');
+  let passing = 0;
+
+  /** Goes to a scene: what is visible changes at once, values and windows glide. */
+  async function goScene(at: number) {
+    const count = document.value?.scenes.length ?? 0;
+    if (at < 0 || at >= count) return;
+    sweeps.stopAll();
+    cancelAnimationFrame(passing);
+    scene.value = at;
+    await frames.request(['beginScene', at]);
+    if (!still.matches) {
+      await new Promise<void>((resolve) => {
+        const begun = performance.now();
+        const frame = (clock: number) => {
+          const share = Math.min(1, Math.max(0, clock - begun) / passage);
+          if (share >= 1 || scene.value !== at) return resolve();
+          void frames.request(['goScene', share * share * (3 - 2 * share)]);
+          passing = requestAnimationFrame(frame);
+        };
+        passing = requestAnimationFrame(frame);
+      });
+    }
+    if (scene.value === at) await frames.request(['goScene', 1]);
+  }
+
+  const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
+
+  /** Shows or hides an entry in this scene. */
+  const toggle = (id: string) =>
+    change((copy) => {
+      const here = copy.scenes[scene.value]!;
+      here.hidden = here.hidden?.includes(id)
+        ? here.hidden.filter((h) => h !== id)
+        : [...(here.hidden ?? []), id];
+      if (!here.hidden.length) delete here.hidden;
+    });
 
   /** The values and a panel's window in play, for questions to the core that has time. */
   async function inPlayOf(panel: number) {
@@ -203,14 +303,31 @@ export const useBench = defineStore('bench', () => {
   const mend = (panel: number, { window, equalScales, angleUnit }: Mended) =>
     change((copy) => {
       if (angleUnit) copy.angleUnit = angleUnit;
-      if (window) Object.assign(copy.panels[panel]!, { window, equalScales: equalScales ?? false });
+      if (!window) return;
+      copy.panels[panel]!.equalScales = equalScales ?? false;
+      putWindow(copy, panel, window);
     });
+
+  /** Gives a panel a window in this scene, or all panels where they are linked. */
+  function putWindow(copy: Document, panel: number, window: Window) {
+    const here = copy.scenes[scene.value]!;
+    for (const [k, p] of copy.panels.entries()) {
+      if (k !== panel && !copy.linkedWindows) continue;
+      // The window of a demonstration with one scene is the panel's own.
+      if (copy.scenes.length === 1) {
+        p.window = window;
+        delete here.windows?.[p.id];
+      } else {
+        here.windows = { ...here.windows, [p.id]: window };
+      }
+    }
+  }
 
   /** Takes the window in play over into the document. */
   async function keepWindow(panel: number) {
     const size = frames.panels[panel];
     const { window } = await askInPlay({ kind: 'window', panel, ...size });
-    if (window) await change((copy) => (copy.panels[panel]!.window = window));
+    if (window) await change((copy) => putWindow(copy, panel, window));
   }
 
   /** Keeps what a trace has recorded with the document. */
@@ -223,8 +340,9 @@ export const useBench = defineStore('bench', () => {
   /** The document with the values in play as its starting values, for pictures. */
   async function inPlay(): Promise<Document> {
     const { document: copy, values } = await now();
-    const [first, ...others] = copy.scenes;
-    return { ...copy, scenes: [{ ...first!, values: { ...first!.values, ...values } }, ...others] };
+    const here = copy.scenes[scene.value]!;
+    const panels = copy.panels.map((p) => ({ ...p, window: here.windows?.[p.id] ?? p.window }));
+    return { ...copy, panels, scenes: [{ ...here, values: { ...here.values, ...values } }] };
   }
 
   /** Goes on with one of two documents; undo works across it. */
@@ -242,6 +360,14 @@ export const useBench = defineStore('bench', () => {
 
   return {
     document,
+    scene,
+    goScene,
+    addScene,
+    removeScene,
+    moveScene,
+    isHidden,
+    toggle,
+    putWindow,
     loaded,
     texts,
     fractions,

@@ -22,6 +22,7 @@ const replaces: Partial<Record<Move[0], number>> = {
   setDial: 2,
   sweepDial: 2,
   goStep: 2,
+  goScene: 1,
   dragPoint: 3,
 };
 

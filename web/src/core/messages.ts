@@ -13,6 +13,8 @@ export type Move =
   | ['zoomWindow', number, number, number, number, number, number]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
+  | ['beginScene', number]
+  | ['goScene', number]
   | ['goStep', number, number]
   | ['startingValues']
   | ['clearTraces'];

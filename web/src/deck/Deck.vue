@@ -20,8 +20,7 @@ const dials = computed(() =>
 const players = computed(() =>
   (bench.texts?.steps ?? []).flatMap((now) => {
     const view = bench.loaded?.steps.find((s) => s.id === now.id);
-    const entry = bench.document?.shown.find((s) => s.id === now.id);
-    return view && entry && !entry.hidden ? [{ view, now }] : [];
+    return view ? [{ view, now }] : [];
   }),
 );
 const missing = computed(() => bench.loaded?.missing ?? []);

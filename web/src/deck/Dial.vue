@@ -81,7 +81,7 @@ function key(e: KeyboardEvent) {
 }
 
 function toStart() {
-  const start = bench.document?.scenes[0]?.values[name.value];
+  const start = bench.document?.scenes[bench.scene]?.values[name.value];
   bench.sweeps.stop(props.index);
   if (start !== undefined) void bench.moveByHand(['setDial', props.index, start]);
 }

@@ -34,15 +34,13 @@ onMounted(() => panel.value?.focus());
       <tbody>
         <tr :aria-current="at === 0 ? 'step' : undefined">
           <th scope="row"><button @click="go(0)">0</button></th>
-          <td>the parent</td>
-          <td><MathText :latex="view.parent" /></td>
+          <td>The parent. <MathText :latex="view.parent" class="after" /></td>
         </tr>
         <tr v-for="(s, k) in now.sentences" :key="k" :aria-current="at === k + 1 ? 'step' : undefined">
           <th scope="row">
             <button @click="go(k + 1)">{{ k + 1 }}</button>
           </th>
-          <td>{{ s }}</td>
-          <td><MathText :latex="view.formulas[k] ?? ''" /></td>
+          <td>{{ s }} <MathText :latex="view.formulas[k] ?? ''" class="after" /></td>
         </tr>
       </tbody>
     </table>
@@ -86,11 +84,11 @@ onMounted(() => panel.value?.focus());
 <style scoped>
 .steps-table {
   position: fixed;
-  left: 16px;
+  right: 12px;
   bottom: calc(136px * var(--deck-scale));
   z-index: 20;
-  width: min(620px, calc(100vw - 32px));
-  max-height: min(64vh, 560px);
+  width: min(400px, calc(100vw - 24px));
+  max-height: 74vh;
   overflow: auto;
   padding: 14px 16px;
   border: 1px solid var(--axis);
@@ -134,6 +132,13 @@ th button {
   background: var(--sheet);
   font: inherit;
   cursor: pointer;
+}
+.after {
+  display: block;
+  font-weight: 400;
+  white-space: nowrap;
+  overflow-x: auto;
+  overflow-y: hidden;
 }
 tr[aria-current] td {
   font-weight: 700;

@@ -8,7 +8,7 @@ import EntryForm from './EntryForm.vue';
 const props = defineProps<{ stated: Stated }>();
 const bench = useBench();
 
-const start = bench.document?.scenes[0]?.values[props.stated.name];
+const start = bench.document?.scenes[bench.scene]?.values[props.stated.name];
 const fields = ref({
   name: props.stated.name,
   from: props.stated.from ?? '',

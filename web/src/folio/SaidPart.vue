@@ -18,9 +18,30 @@ const texts = computed(() => bench.document?.said ?? []);
     <ul>
       <template v-for="(said, place) in texts" :key="said.id">
         <li v-if="bench.editing === said.id"><SaidForm :said="said" /></li>
-        <EntryRow v-else :id="said.id" name="the text"><LiveText :place="place" /></EntryRow>
+        <EntryRow
+          v-else
+          :id="said.id"
+          name="the text"
+          :actions="[
+            {
+              key: 'toggle',
+              words: bench.isHidden(said.id) ? 'Show it in this scene' : 'Hide it in this scene',
+              act: () => void bench.toggle(said.id),
+            },
+          ]"
+          :class="{ hidden: bench.isHidden(said.id) }"
+        >
+          <LiveText :place="place" />
+        </EntryRow>
       </template>
       <li v-if="bench.editing === 'said'"><SaidForm :said="{ id: '', pieces: [] }" /></li>
     </ul>
   </section>
 </template>
+
+<style scoped>
+.hidden :deep(.says) {
+  color: var(--muted);
+  opacity: 0.6;
+}
+</style>

@@ -9,7 +9,7 @@ import FormulaField from './FormulaField.vue';
 
 const props = defineProps<{ entry: Shown }>();
 const bench = useBench();
-const entry = ref<Shown>(structuredClone({ ...props.entry }));
+const entry = ref<Shown>(JSON.parse(JSON.stringify(props.entry)) as Shown);
 const refused = ref<Problem>();
 
 const functions = computed(() =>

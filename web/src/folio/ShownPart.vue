@@ -86,13 +86,6 @@ async function clearTrace(e: Shown) {
   if (e.kept?.length) await bench.change((copy) => delete copy.shown.find((s) => s.id === e.id)!.kept);
   await bench.frames.request(['clearTraces']);
 }
-
-function toggle(e: Shown) {
-  void bench.change((copy) => {
-    const entry = copy.shown.find((s) => s.id === e.id)!;
-    entry.hidden = !entry.hidden;
-  });
-}
 </script>
 
 <template>
@@ -119,16 +112,16 @@ function toggle(e: Shown) {
           :id="entry.id"
           :name="name(entry)"
           :actions="actions(entry)"
-          :class="{ hidden: entry.hidden }"
+          :class="{ hidden: bench.isHidden(entry.id) }"
         >
           <template #before>
             <button
               class="sample"
               :class="[entry.parent ? 'parent' : `hue-${entry.colour % 8}`, entry.kind, entry.pattern]"
-              :aria-pressed="!entry.hidden"
-              :aria-label="`${entry.hidden ? 'Show' : 'Hide'} ${name(entry)}`"
-              :title="entry.hidden ? 'Show' : 'Hide'"
-              @click="toggle(entry)"
+              :aria-pressed="!bench.isHidden(entry.id)"
+              :aria-label="`${bench.isHidden(entry.id) ? 'Show' : 'Hide'} ${name(entry)}`"
+              :title="bench.isHidden(entry.id) ? 'Show' : 'Hide'"
+              @click="bench.toggle(entry.id)"
             >
               <svg viewBox="0 0 32 16" aria-hidden="true">
                 <circle v-if="entry.kind === 'point'" cx="16" cy="8" r="5.5" />

@@ -113,6 +113,9 @@ function actions(stated: Stated): Action[] {
   margin: 0;
   color: var(--muted);
 }
+.soft + .soft {
+  margin-left: 6px;
+}
 .letter {
   color: var(--hue);
 }

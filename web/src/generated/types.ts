@@ -137,6 +137,7 @@ export interface Shown {
   colour: number;
   pattern?: LinePattern;
   label?: LabelKind;
+  /** Hidden stands in files of version 1 only; Upgrade moves it to the scenes. */
   hidden?: boolean;
   /** Panels lists the ids of the panels it appears in; empty means all. */
   panels?: string[];
@@ -180,6 +181,10 @@ export interface Scene {
   values: Record<string, number>;
   /** Steps tells, by the id of the entry, after which step a transformation stands; one that is not named stands at its end. */
   steps?: Record<string, number>;
+  /** Hidden lists the ids of what is shown or said in other scenes only. */
+  hidden?: string[];
+  /** Windows are those of the panels, by their ids; a panel that is not named has its own. */
+  windows?: Record<string, Window>;
 }
 
 // core/door
@@ -200,6 +205,8 @@ export interface Ask {
   shown?: Shown;
   said?: Said;
   by?: number;
+  /** Scene is the place of the scene in play. */
+  scene?: number;
   /** Comma asks for the decimal comma. */
   comma?: boolean;
   /** Panel is the panel's place, Width and Height its size in pixels, Window typed ends. */
@@ -229,6 +236,7 @@ export interface Answer {
   svg?: string;
   text?: string;
   values?: Record<string, number>;
+  steps?: Record<string, number>;
   counters?: Counters;
   findings?: FindingsView;
   mended?: Mended;

@@ -45,7 +45,9 @@ async function show(isOpen: boolean) {
 /** Takes the typed ends over; formulas such as 2π are allowed. */
 async function apply() {
   problem.value = undefined;
-  const window = { ...props.panel.window };
+  const window = {
+    ...(bench.document?.scenes[bench.scene]?.windows?.[props.panel.id] ?? props.panel.window),
+  };
   for (const { key } of shownFields.value) {
     const answer = await bench.ask({ kind: 'value', text: ends.value[key] });
     if (answer.problem) {
@@ -60,7 +62,7 @@ async function apply() {
   }
   const size = bench.frames.panels[props.index]!;
   const typed = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
-  await change({ window: typed.window ?? window });
+  await bench.change((copy) => bench.putWindow(copy, props.index, typed.window ?? window));
   open.value = false;
 }
 </script>

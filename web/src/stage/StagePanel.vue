@@ -68,7 +68,7 @@ function leaveAdvice() {
 
 /** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */
 async function openReading() {
-  const curve = bench.document?.shown.findLast((s) => s.kind === 'curve' && !s.hidden);
+  const curve = bench.document?.shown.findLast((s) => s.kind === 'curve' && !bench.isHidden(s.id));
   if (!reading.value && curve?.function) await readings.at(curve.function, '0');
   await readingCard.value?.focus();
 }
