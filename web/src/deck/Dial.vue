@@ -207,7 +207,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 
 <style scoped>
 .dial {
-  flex: 1 0 300px;
+  flex: 1 0 284px;
   max-width: 640px;
   min-width: 0;
   background: var(--sheet);

@@ -82,8 +82,8 @@ onBeforeUnmount(stop);
 <template>
   <section class="player" :aria-label="`Steps from the parent to ${now.id}`">
     <header>
-      <strong><MathText :latex="view.function" /> step by step</strong>
-      <span class="count" aria-live="polite">{{ at }} of {{ count }}</span>
+      <strong>to <MathText :latex="view.function" /></strong>
+      <span class="count" aria-live="polite">step {{ at }} of {{ count }}</span>
       <button class="key" :disabled="now.position <= 0" aria-label="One step back" @click="step(-1)">
         ‹
       </button>
@@ -101,7 +101,7 @@ onBeforeUnmount(stop);
 
 <style scoped>
 .player {
-  flex: 0 0 410px;
+  flex: 0 0 330px;
   display: flex;
   flex-direction: column;
   gap: 2px;
@@ -118,12 +118,13 @@ header {
 }
 .count {
   flex: 1;
+  white-space: nowrap;
   color: var(--muted);
 }
 .key {
-  min-width: 44px;
+  min-width: 40px;
   min-height: 36px;
-  padding: 0 10px;
+  padding: 0 8px;
   font: inherit;
   font-size: 20px;
   line-height: 1;
@@ -142,6 +143,7 @@ header {
 }
 .sentence {
   margin: 0;
+  min-height: 2.5em;
   font-size: calc(15px * var(--type));
   line-height: 1.25;
 }

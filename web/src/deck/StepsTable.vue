@@ -84,11 +84,11 @@ onMounted(() => panel.value?.focus());
 <style scoped>
 .steps-table {
   position: fixed;
-  right: 12px;
-  bottom: calc(136px * var(--deck-scale));
+  right: 0;
+  bottom: calc(150px * var(--deck-scale));
   z-index: 20;
-  width: min(400px, calc(100vw - 24px));
-  max-height: 74vh;
+  width: min(var(--folio-width), 100vw);
+  max-height: calc(100vh - 150px * var(--deck-scale) - 96px);
   overflow: auto;
   padding: 14px 16px;
   border: 1px solid var(--axis);
