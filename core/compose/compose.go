@@ -91,6 +91,8 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 				continue
 			}
 			a, ok = c.curve(d, s, v)
+		case document.Path:
+			a, ok = c.path(d, s, v)
 		case document.Steps:
 			anchors = append(anchors, c.steps(d, s, v)...)
 		case document.Guide:
@@ -103,7 +105,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			anchors = append(anchors, c.found(d, s, v)...)
 		}
 		if label := labelOf(d, s); ok && label != "" {
-			a.label = picture.Label{ID: s.Entry.ID, LaTeX: label, Colour: colourOf(s.Entry)}
+			a.label = picture.Label{ID: s.Entry.ID, LaTeX: label, Colour: hueOf(s)}
 			anchors = append(anchors, a)
 		}
 	}
@@ -238,6 +240,32 @@ func colourOf(e *document.Shown) picture.Colour {
 		return picture.Grey
 	}
 	return picture.Colour(((e.Colour % evaluate.Colours) + evaluate.Colours) % evaluate.Colours)
+}
+
+// hueOf is an entry's colour; a path wears its parameter's.
+func hueOf(s *evaluate.Shown) picture.Colour {
+	if s.Path != nil {
+		return picture.Colour(s.Path.Colour % evaluate.Colours)
+	}
+	return colourOf(s.Entry)
+}
+
+// path draws the way of a feature, dashed in the colour of the parameter that moves it.
+func (c *Composer) path(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchor, bool) {
+	pen := strokes{hueOf(s), c.scaled(parentWidth), patternOf(s.Entry, picture.Dashed), 1}
+	at, upright := s.Path.Upright(d)
+	if !upright {
+		from := source{function: s.Path.Curve, stamp: d.Stamp(s.Curve)}
+		return c.stroke(c.sampled(d, s.Entry.ID, s.Entry.ID, from, d.Inputs(), v), pen, v)
+	}
+	x := v.X(at)
+	if !(x >= 0 && x <= v.Width) {
+		return anchor{}, false
+	}
+	from := len(c.pen.Data)
+	c.pen.Segment(pen.colour, pen.width, pen.pattern, x, 0, x, v.Height)
+	c.room.lines(c.pen.Data[from:])
+	return anchor{x: x, y: v.Height * 0.2}, true
 }
 
 func patternOf(e *document.Shown, usual picture.Pattern) picture.Pattern {
@@ -487,6 +515,8 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 		return ""
 	}
 	switch e.Kind {
+	case document.Path:
+		return s.Path.LaTeX
 	case document.Curve:
 		head := evaluate.HeadLaTeX(s.Curve.Stated.Name, nil)
 		if e.Label == document.LabelFormula {

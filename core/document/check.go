@@ -204,8 +204,8 @@ func (c *checker) stated(s Stated) {
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps))
-	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At} {
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path))
+	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
 		c.text(s.ID, "formula", text)
 	}
 	c.oneOf(s.ID, "pattern", string(s.Pattern), "", string(Whole), string(Dashed), string(Dotted))
@@ -217,6 +217,10 @@ func (c *checker) shown(s Shown) {
 		c.require(s.Finding.IsDrawn(), s.ID, "finding", fmt.Sprintf("“%s” cannot be drawn", s.Finding))
 	}
 	c.require(s.Reading >= 0 && s.Reading < 100, s.ID, "reading", "between 0 and 99")
+	if s.Kind == Path {
+		c.require(s.As != "", s.ID, "as", "a parameter is needed")
+		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "vertical asymptote", "horizontal asymptote")
+	}
 	if f := s.Family; f != nil {
 		c.require(s.Kind == Curve, s.ID, "family", "only a curve can be a family")
 		c.require(f.Parameter != "" && len(f.Parameter) <= 40, s.ID, "family.parameter", "a parameter is needed")

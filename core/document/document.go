@@ -153,6 +153,10 @@ type Shown struct {
 	// Finding is what is shown of Function: its zeros as points, its asymptotes as guides …
 	Finding Finding `json:"finding,omitempty"`
 
+	// Feature of Function is followed, as its path, while the parameter As varies.
+	Feature string `json:"feature,omitempty"`
+	As      string `json:"as,omitempty"`
+
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
@@ -192,6 +196,8 @@ const (
 	Found ShownKind = "finding"
 	// Steps takes a function apart into its parent and the transformations that lead there.
 	Steps ShownKind = "steps"
+	// Path is the whole way of a feature while a parameter varies, its locus.
+	Path ShownKind = "path"
 )
 
 // Finding names what the core finds out about a function of one variable.

@@ -95,6 +95,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
 		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	case AskEffect:
+		return door.effect(ask, a)
 	case AskFindings, AskFit, AskAdvice, AskRead:
 		return door.study(ask, a)
 	case AskFound:
@@ -372,6 +374,15 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 			return []PieceView{words("the guide " + e.At)}
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	if e.Kind == document.Path {
+		name := study.FeatureName(e.Feature)
+		sentence := []PieceView{words("the path of the " + name + " of "), {LaTeX: expr.LaTeXName(e.Function)}, words(" as "),
+			{LaTeX: d.LaTeX(&expr.Name{Name: e.As}, d.Class)}, words(" varies")}
+		if s.Path != nil {
+			sentence = append(sentence, words(": "), PieceView{LaTeX: s.Path.LaTeX})
+		}
+		return sentence
 	}
 	if e.Kind == document.Steps {
 		return []PieceView{{LaTeX: expr.LaTeXName(e.Function)}, words(" from its parent, step by step")}

@@ -61,6 +61,7 @@ const (
 	AskValues        AskKind = "values"        // → Values and positions of Steps in play
 	AskCounters      AskKind = "counters"      // → Counters
 	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
+	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
 	AskFound         AskKind = "found"         // Found, taken in →
 	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
@@ -84,9 +85,33 @@ type Answer struct {
 	Steps    map[string]float64 `json:"steps,omitempty"`
 	Counters *Counters          `json:"counters,omitempty"`
 	Findings *FindingsView      `json:"findings,omitempty"`
+	Effects  []EffectView       `json:"effects,omitempty"`
 	Mended   *Mended            `json:"mended,omitempty"`
 	Advice   *AdviceView        `json:"advice,omitempty"`
 	Reading  *ReadingView       `json:"reading,omitempty"`
+}
+
+// EffectView is what a parameter does to a function.
+type EffectView struct {
+	Function   string           `json:"function"`
+	Lines      []EffectLineView `json:"lines"`
+	Degenerate []DegenerateView `json:"degenerate"`
+}
+
+// EffectLineView is one sentence. Feature is set where its path can be shown on the stage, X and Y where a point can.
+type EffectLineView struct {
+	Sentence []PieceView `json:"sentence"`
+	Feature  string      `json:"feature,omitempty"`
+	X        string      `json:"x,omitempty"`
+	Y        string      `json:"y,omitempty"`
+}
+
+// DegenerateView is a value of a parameter at which a function becomes one of another type, with its place on the bar.
+type DegenerateView struct {
+	Value float64 `json:"value"`
+	Place float64 `json:"place"`
+	LaTeX string  `json:"latex"`
+	Kind  string  `json:"kind"`
 }
 
 // FindingsView are the findings of a function at the values in play.

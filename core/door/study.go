@@ -82,6 +82,36 @@ func (door *Door) findings(ask *Ask, a *Answer) error {
 	return nil
 }
 
+// effect says what a parameter does to every function that depends on it.
+func (door *Door) effect(ask *Ask, a *Answer) error {
+	i := door.d.Find(ask.ID)
+	if i < 0 {
+		return problem.New("not-a-parameter", 0, len(ask.ID), ask.ID)
+	}
+	p := door.d.Parameters[i]
+	a.Effects = []EffectView{}
+	for _, e := range study.Effects(door.d, ask.ID) {
+		v := EffectView{Function: e.Function, Lines: []EffectLineView{}, Degenerate: []DegenerateView{}}
+		for _, l := range e.Lines {
+			sentence := []PieceView{{Text: l.Before}}
+			if l.LaTeX != "" {
+				sentence = append(sentence, PieceView{LaTeX: l.LaTeX}, PieceView{Text: l.After})
+			}
+			if l.More != "" {
+				sentence = append(sentence, PieceView{Text: " "}, PieceView{LaTeX: l.More})
+			}
+			v.Lines = append(v.Lines, EffectLineView{sentence, string(l.Feature), l.X, l.Y})
+		}
+		for _, g := range e.Degenerate {
+			if g.Value >= p.From && g.Value <= p.To {
+				v.Degenerate = append(v.Degenerate, DegenerateView{g.Value, p.Fraction(g.Value), g.LaTeX, g.Kind})
+			}
+		}
+		a.Effects = append(a.Effects, v)
+	}
+	return nil
+}
+
 // read answers a reading at a touched place, or at a typed x of the function that ID names.
 func (door *Door) read(ask *Ask, a *Answer, panel *document.Panel, seen compose.View, view sample.View) error {
 	var r *study.Reading

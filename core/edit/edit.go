@@ -209,6 +209,9 @@ func renameUses(d *document.Document, old, name string) {
 		if e.Family != nil && e.Family.Parameter == old {
 			e.Family.Parameter = name
 		}
+		if e.As == old {
+			e.As = name
+		}
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
@@ -286,7 +289,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	})
 	gone := map[string]bool{}
 	d.Shown = keep(d.Shown, func(e document.Shown) bool {
-		kept := e.ID != id && e.Of != id && !(name != "" && (e.Function == name || e.Family != nil && e.Family.Parameter == name))
+		kept := e.ID != id && e.Of != id && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
 		gone[e.ID] = !kept
 		return kept
 	})

@@ -35,7 +35,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -61,7 +61,10 @@ func readable(s *expr.Scope, e document.Shown) error {
 	}
 	var fields []field
 	switch e.Kind {
-	case document.Curve, document.Found, document.Steps:
+	case document.Curve, document.Found, document.Steps, document.Path:
+		if e.Kind == document.Path && !s.Names[e.As] {
+			return problem.New("not-a-parameter", 0, len(e.As), e.As).In(e.ID, "as")
+		}
 		if e.Family != nil {
 			if !s.Names[e.Family.Parameter] {
 				return problem.New("not-a-parameter", 0, len(e.Family.Parameter), e.Family.Parameter).In(e.ID, "family.parameter")

@@ -24,6 +24,8 @@ type Shown struct {
 	// Family is set for a curve that is drawn for several values, Steps for a transformation in steps.
 	Family *Family
 	Steps  *Steps
+	// Path is set for the way of a feature.
+	Path *Path
 
 	x, y, at *Expression
 	closed   *closedForm // of a finding
@@ -51,6 +53,11 @@ func (d *Demonstration) loadShown() {
 			if d.loadCurve(s); s.ready {
 				s.Steps = d.loadSteps(s)
 				s.ready = s.Steps != nil
+			}
+		case document.Path:
+			if d.loadCurve(s); s.ready {
+				s.Path = d.loadPath(s)
+				s.ready = s.Path != nil
 			}
 		case document.Point:
 			s.x = d.expression(e.X, e.ID, "x")

@@ -36,6 +36,12 @@ type Question struct {
 	Top       *Number                    `json:"top"`
 	Width     float64                    `json:"width"`
 	Height    float64                    `json:"height"`
+	Of        string                     `json:"of"`
+	As        string                     `json:"as"`
+	X         []float64                  `json:"x"`
+	Y         []float64                  `json:"y"`
+
+	names []string // letters that are known besides those of With
 }
 
 // Number is a JSON number or a formula without letters, such as "2pi"; Node keeps it exact.
@@ -57,7 +63,7 @@ func (n *Number) UnmarshalJSON(data []byte) error {
 
 // later are the asks of the contract that are not answered yet.
 var later = map[string]bool{"polar": true, "parametric": true, "circle": true,
-	"fit": true, "classify": true, "locus": true, "effect": true}
+	"fit": true}
 
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
 func Answer(line []byte) []byte {
@@ -128,6 +134,12 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.same(unit == "degree")
 	case "transformation":
 		return q.transformation(unit == "degree")
+	case "locus":
+		return q.locus(unit == "degree")
+	case "effect":
+		return q.effect(unit == "degree")
+	case "classify":
+		return q.classify()
 	}
 	if later[q.Ask] {
 		return nil, problem.New("not-yet", 0, 0, q.Ask)
@@ -170,7 +182,7 @@ func (q *Question) readAsWritten(text string) (expr.Node, error) {
 		names = append(names, typed)
 	}
 	sort.Strings(names)
-	scope := (&expr.Scope{}).With(names...)
+	scope := (&expr.Scope{}).With(append(names, q.names...)...)
 	f, err := expr.Parse(text, scope)
 	if err != nil {
 		return nil, err

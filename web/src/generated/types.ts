@@ -27,7 +27,7 @@ export type PanelKind = 'plane';
 export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -131,6 +131,9 @@ export interface Shown {
   at?: string;
   /** Finding is what is shown of Function: its zeros as points, its asymptotes as guides … */
   finding?: Finding;
+  /** Feature of Function is followed, as its path, while the parameter As varies. */
+  feature?: string;
+  as?: string;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
@@ -190,7 +193,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -239,9 +242,33 @@ export interface Answer {
   steps?: Record<string, number>;
   counters?: Counters;
   findings?: FindingsView;
+  effects?: EffectView[];
   mended?: Mended;
   advice?: AdviceView;
   reading?: ReadingView;
+}
+
+/** EffectView is what a parameter does to a function. */
+export interface EffectView {
+  function: string;
+  lines: EffectLineView[];
+  degenerate: DegenerateView[];
+}
+
+/** EffectLineView is one sentence. Feature is set where its path can be shown on the stage, X and Y where a point can. */
+export interface EffectLineView {
+  sentence: PieceView[];
+  feature?: string;
+  x?: string;
+  y?: string;
+}
+
+/** DegenerateView is a value of a parameter at which a function becomes one of another type, with its place on the bar. */
+export interface DegenerateView {
+  value: number;
+  place: number;
+  latex: string;
+  kind: string;
 }
 
 /** FindingsView are the findings of a function at the values in play. */
