@@ -457,7 +457,8 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
 			continue
 		}
-		if (cut || x.Exact != nil) && math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
+		constant := !depends(g.part, a.variable)
+		if (cut || x.Exact != nil || constant) && math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
 				return Number{}, false
 			}

@@ -119,6 +119,8 @@ func TestSinglePlacesCountForPeriodsAndSymmetry(t *testing.T) {
 	}
 	lo, hi := exact.Int(-1), exact.Int(1)
 	assert.Equal(t, "{0}", analyse.Intervals(findings(t, "floor(tanh 6) sin(x)", analyse.Bounds{}).Range), "tanh 6 < 1")
+	// The constant π/2 written as arcsin 1, at the very end of its domain, shuts no gate.
+	assert.Equal(t, "[≈−0.561096, π]", analyse.Intervals(findings(t, "(arcsin 1 + arcsin x) x", analyse.Bounds{}).Range))
 	half := analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true}
 	assert.Equal(t, "none", findings(t, "x³", half).Symmetry, "−1 has a value, 1 has none")
 }

@@ -5,6 +5,7 @@ import { cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
 import type { Answer, Ask, Document, FrameTexts, Loaded, Mended, Problem, Window } from '../generated/types';
+import { useEffects } from './effects';
 import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from './saving';
@@ -44,6 +45,8 @@ export const useBench = defineStore('bench', () => {
     () => document.value,
     () => void frames.request(),
   );
+
+  const effects = useEffects(answers, () => document.value);
 
   /** Puts labels, dials, readouts and texts of one picture in their places. */
   async function place(answer: FrameAnswer) {
@@ -90,6 +93,7 @@ export const useBench = defineStore('bench', () => {
     if (!answer.loaded) throw new Error(answer.problem?.message ?? 'The demonstration could not be read.');
     document.value = next;
     loaded.value = answer.loaded;
+    effects.follow();
     // Panels that are new have to mount before they can paint.
     await nextTick();
     answer.loaded.dials.forEach((dial, i) => {
@@ -109,6 +113,7 @@ export const useBench = defineStore('bench', () => {
     mistake.value = '';
     scene.value = 0;
     findings.clear();
+    effects.clear();
     const opened = await saving.open(teacher, id);
     await load(opened, opened.scenes[0]?.values);
     await frames.request(['startingValues']);
@@ -395,6 +400,7 @@ export const useBench = defineStore('bench', () => {
     fit,
     mend,
     findings: reactive(findings),
+    effects: reactive(effects),
     keepTrace,
     inPlay,
     settleConflict,

@@ -102,6 +102,15 @@ async function setEnd(which: 'from' | 'to', text: string): Promise<string> {
   return bench.problemOf(props.dial.id)?.message ?? '';
 }
 
+/** The values at which a function becomes one of another type. */
+const marks = computed(() =>
+  (bench.effects.views[name.value] ?? []).flatMap((e) =>
+    e.degenerate.map((d) => ({ ...d, functions: e.function })),
+  ),
+);
+/** The mark on which the dial stands. */
+const stood = computed(() => marks.value.find((m) => Math.abs(m.place - fraction.value) < 1e-6));
+
 const ways: { way: SweepWay; words: string; sign: string }[] = [
   { way: 'once', words: 'once, from end to end', sign: '⇥' },
   { way: 'round', words: 'round and round', sign: '↻' },
@@ -165,6 +174,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
       <button class="key" :aria-label="`${name} one step down`" @click="step(-1)">−</button>
       <button class="key" :aria-label="`${name} one step up`" @click="step(1)">+</button>
     </div>
+    <p v-if="stood" class="stood" role="status">here a {{ stood.kind }}, <MathText :latex="stood.latex" /></p>
     <div class="bottom">
       <EditInPlace
         class="end"
@@ -189,6 +199,13 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
       >
         <div ref="bar" class="bar">
           <i v-for="tick in dial.ticks" :key="tick" class="tick" :style="{ left: at(tick) }" />
+          <i
+            v-for="mark in marks"
+            :key="mark.value"
+            class="mark"
+            :style="{ left: at(mark.place) }"
+            :title="`Here ${mark.functions} becomes a ${mark.kind}`"
+          />
           <i class="filled" :style="filled" />
           <svg class="pointer" :style="{ left: at(fraction) }" viewBox="0 0 24 26" aria-hidden="true">
             <path d="M1 1h22v14l-11 10L1 15z" />
@@ -206,7 +223,26 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 </template>
 
 <style scoped>
+.mark {
+  position: absolute;
+  top: -3px;
+  width: 9px;
+  height: 9px;
+  margin-left: -4.5px;
+  border: 2px solid var(--hue);
+  border-radius: 50%;
+  background: var(--sheet);
+}
+.stood {
+  position: absolute;
+  left: 12px;
+  top: 100%;
+  margin: 0;
+  font-size: 14px;
+  white-space: nowrap;
+}
 .dial {
+  position: relative;
   flex: 1 0 284px;
   max-width: 640px;
   min-width: 0;

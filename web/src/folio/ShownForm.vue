@@ -78,12 +78,14 @@ const labels = computed(() => {
     guide: ['name', 'none'],
     trace: [],
     steps: [],
+    path: ['name', 'none'],
     finding: ['name', 'none'],
   };
   const words: Record<string, string> = {
     name:
-      { guide: 'its equation', finding: 'coordinates or equations' }[props.entry.kind as string] ??
-      'its name',
+      { guide: 'its equation', path: 'its equation', finding: 'coordinates or equations' }[
+        props.entry.kind as string
+      ] ?? 'its name',
     formula: 'the formula with values',
     coordinates: 'name and coordinates',
     none: 'nothing',
@@ -201,6 +203,9 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
       the steps from the parent to
       <Choice v-model="entry.function" :options="functions" label="Function" />
     </label>
+    <p v-else-if="entry.kind === 'path'" class="hint">
+      It is the path of {{ entry.function }} as {{ entry.as }} varies.
+    </p>
     <p v-else-if="entry.kind === 'finding'" class="hint">It follows the findings of {{ entry.function }}.</p>
     <label v-else class="line">
       the trace of

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import MathText from '../shared/MathText.vue';
+import EffectList from './EffectList.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import FindingsList from './FindingsList.vue';
 import NowLine from './NowLine.vue';
@@ -75,6 +76,19 @@ function actions(stated: Stated): Action[] {
           <template #below>
             <p v-if="view?.simplified" class="simplified">that is <MathText :latex="view.simplified" /></p>
             <NowLine v-if="view?.moves" :place="place" />
+            <button
+              v-if="dial"
+              class="soft"
+              :aria-expanded="bench.effects.open === stated.name"
+              @click="bench.effects.open = bench.effects.open === stated.name ? '' : stated.name"
+            >
+              {{
+                bench.effects.open === stated.name
+                  ? `fold what ${stated.name} does`
+                  : `what ${stated.name} does`
+              }}
+            </button>
+            <EffectList v-if="dial && bench.effects.open === stated.name" :name="stated.name" />
             <button
               v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
               class="soft"
