@@ -20,6 +20,7 @@ import (
 	"parvix/core/program"
 	"parvix/core/study"
 	"parvix/core/symbolic"
+	"parvix/core/transform"
 	"parvix/export/svg"
 )
 
@@ -53,10 +54,11 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
+	case AskGallery:
 	default:
 		if door.d == nil {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
@@ -90,6 +92,17 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.Decimals(ask.Document, ask.Comma)
 	case AskMove:
 		a.Document = edit.Move(ask.Document, ask.ID, ask.By)
+	case AskMoveCurve:
+		if ask.Moving == nil {
+			return problem.New("field", 0, 0, "moving", "it is missing")
+		}
+		a.Document, err = edit.MoveCurve(ask.Document, ask.ID, *ask.Moving)
+	case AskWriteAs:
+		a.Document, err = edit.WriteAs(ask.Document, ask.ID, symbolic.Form(ask.Text))
+	case AskFromParent:
+		a.Document, err = edit.FromParent(ask.Document, transform.Kind(ask.Text))
+	case AskGallery:
+		a.Gallery = gallery()
 	case AskSettle:
 		if door.d == nil {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")

@@ -2,6 +2,7 @@ package door
 
 import (
 	"parvix/core/document"
+	"parvix/core/edit"
 	"parvix/core/found"
 	"parvix/core/picture"
 )
@@ -19,6 +20,8 @@ type Ask struct {
 	Shown *document.Shown `json:"shown,omitempty"`
 	Said  *document.Said  `json:"said,omitempty"`
 	By    int             `json:"by,omitempty"`
+	// Moving is what is done to a curve.
+	Moving *edit.Moving `json:"moving,omitempty"`
 	// Scene is the place of the scene in play.
 	Scene int `json:"scene,omitempty"`
 	// Comma asks for the decimal comma.
@@ -52,6 +55,10 @@ const (
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point → Document with its place in play
+	AskMoveCurve     AskKind = "moveCurve"     // Document, ID of a function, Moving → Document
+	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
+	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
+	AskGallery       AskKind = "gallery"       // → Gallery of parents
 	AskTypeset       AskKind = "typeset"       // Text → LaTeX
 	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
 	AskWindow        AskKind = "window"        // Panel, Width, Height → Window in play, as it is seen
@@ -86,9 +93,17 @@ type Answer struct {
 	Counters *Counters          `json:"counters,omitempty"`
 	Findings *FindingsView      `json:"findings,omitempty"`
 	Effects  []EffectView       `json:"effects,omitempty"`
+	Gallery  []ParentView       `json:"gallery,omitempty"`
 	Mended   *Mended            `json:"mended,omitempty"`
 	Advice   *AdviceView        `json:"advice,omitempty"`
 	Reading  *ReadingView       `json:"reading,omitempty"`
+}
+
+// ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high.
+type ParentView struct {
+	Kind  string `json:"kind"`
+	LaTeX string `json:"latex"`
+	Path  string `json:"path"`
 }
 
 // EffectView is what a parameter does to a function.

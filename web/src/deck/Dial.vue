@@ -225,7 +225,8 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 <style scoped>
 .mark {
   position: absolute;
-  top: -3px;
+  top: 23px;
+  z-index: 1;
   width: 9px;
   height: 9px;
   margin-left: -4.5px;

@@ -47,7 +47,7 @@ const showPoint = (line: EffectLineView) =>
       <strong>{{ e.function }}</strong>
       <ul>
         <li v-for="(line, k) in e.lines" :key="k">
-          <Pieces :pieces="line.sentence" />
+          <span><Pieces :pieces="line.sentence" /></span>
           <button
             v-if="line.feature"
             class="soft"

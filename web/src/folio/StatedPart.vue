@@ -7,6 +7,7 @@ import MathText from '../shared/MathText.vue';
 import EffectList from './EffectList.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import FindingsList from './FindingsList.vue';
+import MoveForm from './MoveForm.vue';
 import NowLine from './NowLine.vue';
 import ParameterForm from './ParameterForm.vue';
 import PartHead from './PartHead.vue';
@@ -48,13 +49,34 @@ async function takeApart(name: string) {
   return problem;
 }
 
+const forms = [
+  { form: 'expanded', words: 'Write it multiplied out' },
+  { form: 'factored', words: 'Write it as factors' },
+  { form: 'squared', words: 'Write it with the square completed' },
+];
+
+async function writeAs(stated: Stated, form: string) {
+  const problem = await bench.askEdit({ kind: 'writeAs', id: stated.id, text: form });
+  refused.value = { ...refused.value, [stated.name]: problem?.message ?? '' };
+}
+
+/** The function whose curve is being moved by numbers. */
+const moving = ref('');
+
 function actions(stated: Stated): Action[] {
   if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
-  if (bench.document?.shown.some((s) => s.kind === 'curve' && s.function === stated.name)) return [];
-  const shown = { id: '', kind: 'curve' as const, function: stated.name, colour: 0 };
-  return [
-    { key: 'show', words: 'Show its curve', act: () => void bench.askEdit({ kind: 'putShown', shown }) },
+  const list: Action[] = [
+    { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (moving.value = stated.id) },
+    ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
+  if (bench.document?.shown.some((s) => s.kind === 'curve' && s.function === stated.name)) return list;
+  const shown = { id: '', kind: 'curve' as const, function: stated.name, colour: 0 };
+  list.unshift({
+    key: 'show',
+    words: 'Show its curve',
+    act: () => void bench.askEdit({ kind: 'putShown', shown }),
+  });
+  return list;
 }
 </script>
 
@@ -107,6 +129,7 @@ function actions(stated: Stated): Action[] {
               {{ stepsOf(stated.name) ? 'take the steps off' : 'steps from its parent' }}
             </button>
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
+            <MoveForm v-if="moving === stated.id" :stated="stated" @close="moving = ''" />
             <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>
         </EntryRow>

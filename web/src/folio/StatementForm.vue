@@ -5,6 +5,7 @@ import { useBench } from '../bench/store';
 import type { Problem } from '../generated/types';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
+import ParentGallery from './ParentGallery.vue';
 
 const props = defineProps<{ id: string; text: string }>();
 const bench = useBench();
@@ -34,5 +35,17 @@ function close() {
       @enter="keep"
       @escape="close"
     />
+    <details v-if="!id">
+      <summary>or begin with a parent function</summary>
+      <ParentGallery @chosen="close" />
+    </details>
   </EntryForm>
 </template>
+
+<style scoped>
+summary {
+  margin-bottom: 6px;
+  color: var(--sea);
+  cursor: pointer;
+}
+</style>

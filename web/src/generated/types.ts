@@ -193,7 +193,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -208,6 +208,8 @@ export interface Ask {
   shown?: Shown;
   said?: Said;
   by?: number;
+  /** Moving is what is done to a curve. */
+  moving?: Moving;
   /** Scene is the place of the scene in play. */
   scene?: number;
   /** Comma asks for the decimal comma. */
@@ -243,9 +245,17 @@ export interface Answer {
   counters?: Counters;
   findings?: FindingsView;
   effects?: EffectView[];
+  gallery?: ParentView[];
   mended?: Mended;
   advice?: AdviceView;
   reading?: ReadingView;
+}
+
+/** ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high. */
+export interface ParentView {
+  kind: string;
+  latex: string;
+  path: string;
 }
 
 /** EffectView is what a parameter does to a function. */

@@ -1,0 +1,56 @@
+package door
+
+import (
+	"fmt"
+	"strings"
+
+	"parvix/core/expr"
+	"parvix/core/sample"
+	"parvix/core/transform"
+)
+
+// The box of a small drawing in pixels, and the window that it shows.
+const boxWidth, boxHeight = 60.0, 44.0
+
+// gallery draws every parent function small.
+func gallery() []ParentView {
+	list := []ParentView{}
+	for _, kind := range transform.Kinds() {
+		p := transform.Parent{Kind: kind}
+		switch kind {
+		case transform.Exponential:
+			p.Base = expr.Num(2)
+		case transform.Logarithm:
+			p.Base = &expr.Constant{Name: "e"}
+		}
+		n := p.Of(&expr.Name{Name: "x"})
+		view := ParentView{Kind: string(kind), LaTeX: expr.LaTeX(n, nil)}
+		if f, err := sample.Compile(n, []string{"x"}); err == nil {
+			view.Path = small(f)
+		}
+		list = append(list, view)
+	}
+	return list
+}
+
+// small writes a function's lines as an SVG path, cut off at the box.
+func small(f *sample.Function) string {
+	v := sample.View{Left: -4.1, Right: 4.1, Bottom: -3, Top: 3, Width: boxWidth, Height: boxHeight}
+	var s sample.Sampler
+	var b strings.Builder
+	for _, line := range s.Curve(f, []float64{0}, v).Lines {
+		down := false
+		for _, p := range line {
+			if p.Y < v.Bottom || p.Y > v.Top {
+				down = false
+				continue
+			}
+			pen := "L"
+			if !down {
+				pen, down = "M", true
+			}
+			fmt.Fprintf(&b, "%s%.1f %.1f", pen, (p.X-v.Left)/(v.Right-v.Left)*boxWidth, (v.Top-p.Y)/(v.Top-v.Bottom)*boxHeight)
+		}
+	}
+	return b.String()
+}
