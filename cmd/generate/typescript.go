@@ -9,7 +9,7 @@ import (
 )
 
 // folders whose types cross to the page.
-var crossing = []string{"core/document", "core/door", "core/found", "core/picture", "server/domain", "server/api"}
+var crossing = []string{"core/document", "core/door", "core/edit", "core/found", "core/picture", "server/domain", "server/api"}
 
 // Go names that two packages share, or that TypeScript knows already.
 var renamed = map[string]string{"picture.Label": "Label", "api.Problem": "HttpProblem"}

@@ -2,6 +2,7 @@ package door
 
 import (
 	"fmt"
+	"math"
 	"strings"
 
 	"parvix/core/expr"
@@ -40,16 +41,22 @@ func small(f *sample.Function) string {
 	var b strings.Builder
 	for _, line := range s.Curve(f, []float64{0}, v).Lines {
 		down := false
-		for _, p := range line {
-			if p.Y < v.Bottom || p.Y > v.Top {
-				down = false
-				continue
+		for i := 1; i < len(line); i++ {
+			p, q := line[i-1], line[i]
+			// In steps of a pixel, so that what leaves the box is cut off at its edge.
+			steps := math.Max(1, math.Ceil(math.Max(math.Abs(q.X-p.X), math.Abs(q.Y-p.Y))*boxWidth/(v.Right-v.Left)))
+			for k := 0.0; k <= steps; k++ {
+				x, y := p.X+(q.X-p.X)*k/steps, p.Y+(q.Y-p.Y)*k/steps
+				if y < v.Bottom || y > v.Top {
+					down = false
+					continue
+				}
+				pen := "L"
+				if !down {
+					pen, down = "M", true
+				}
+				fmt.Fprintf(&b, "%s%.1f %.1f", pen, (x-v.Left)/(v.Right-v.Left)*boxWidth, (v.Top-y)/(v.Top-v.Bottom)*boxHeight)
 			}
-			pen := "L"
-			if !down {
-				pen, down = "M", true
-			}
-			fmt.Fprintf(&b, "%s%.1f %.1f", pen, (p.X-v.Left)/(v.Right-v.Left)*boxWidth, (v.Top-p.Y)/(v.Top-v.Bottom)*boxHeight)
 		}
 	}
 	return b.String()

@@ -467,6 +467,19 @@ export interface FrameTexts {
   moved: boolean;
 }
 
+// core/edit
+
+/** Moving is what is done to a curve, each field a formula, empty for nothing: shifts to the right and up, factors by which x and y are stretched, and reflections. */
+export interface Moving {
+  right: string;
+  up: string;
+  stretchX: string;
+  stretchY: string;
+  /** InX and InY reflect in the x-axis and in the y-axis. */
+  inX: boolean;
+  inY: boolean;
+}
+
 // core/found
 
 /** Found is what core/study has found out about a function at given values of the parameters. It is an input like the recorded positions of a trace: it comes from the other core, which may take longer than a frame. */
