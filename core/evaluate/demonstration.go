@@ -36,6 +36,7 @@ type Demonstration struct {
 
 	windows   []document.Window // of the panels, in play
 	passage   passage
+	passing   bool // between two scenes
 	scope     *expr.Scope
 	functions map[string]*Function
 	index     map[string]int // parameter name → its place in Parameters

@@ -91,6 +91,8 @@ func (d *Demonstration) GoScene(share float64) {
 		}
 		return way[0] + share*(way[1]-way[0])
 	}
+	// On the way nothing is traced.
+	d.passing = share < 1
 	for k, way := range d.passage.values {
 		d.Set(k, between(way))
 	}

@@ -173,6 +173,9 @@ const MaxTrace = 4000
 
 // record adds the places of traced points that moved.
 func (d *Demonstration) record() {
+	if d.passing {
+		return
+	}
 	for _, s := range d.Shown {
 		if s.Entry.Kind != document.Trace || d.scene().IsHidden(s.Entry.ID) {
 			continue

@@ -118,7 +118,11 @@ func (w latexWriter) binary(n *Binary) (string, int) {
 	if c, ok := n.L.(*Call); ok && c.Primes == 0 && builtins[c.Name].LaTeX != "" && len(c.Args) == 1 {
 		return w.call(c, exponent), bindAtom
 	}
-	return w.atLeast(n.L, bindAtom) + "^{" + exponent + "}", bindPower
+	base := w.atLeast(n.L, bindAtom)
+	if _, isNumber := n.L.(*Number); isNumber && len(base) > 1 && base[0] != '(' && base[0] != '\\' {
+		base = "{" + base + "}" // 1.5 as a whole carries the exponent, not its last digit
+	}
+	return base + "^{" + exponent + "}", bindPower
 }
 
 // between: a dot where two factors would run together.

@@ -156,7 +156,7 @@ func TestSecondLooksAreNoticed(t *testing.T) {
 func TestTypesettingBuildsFractionsRootsAndColoursParameters(t *testing.T) {
 	class := func(name string) string { return map[string]string{"a": "hue-3"}[name] }
 	for typed, latex := range map[string]string{
-		"1/(x + 1)": `\frac{1}{x+1}`, "√(x)": `\sqrt{x}`, "a x": `\htmlClass{hue-3}{a} x`, "x^10": `x^{10}`,
+		"1/(x + 1)": `\frac{1}{x+1}`, "√(x)": `\sqrt{x}`, "a x": `\htmlClass{hue-3}{a} x`, "x^10": `x^{10}`, "1.5^x": `{1.5}^{x}`, "2^x": `2^{x}`,
 		"theta": `\theta`, "log_2(x)": `\log_{2}(x)`, "x_1": `x_{1}`, "sin²x": `\sin^{2}(x)`, "|x|": `\left|x\right|`,
 		"2·3": `2\cdot 3`, "30°": `30^{\circ}`,
 	} {

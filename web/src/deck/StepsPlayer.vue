@@ -101,7 +101,8 @@ onBeforeUnmount(stop);
 
 <style scoped>
 .player {
-  flex: 0 0 330px;
+  flex: 1 0 330px;
+  max-width: 460px;
   display: flex;
   flex-direction: column;
   gap: 2px;
@@ -115,6 +116,9 @@ header {
   display: flex;
   align-items: center;
   gap: 6px;
+}
+header strong {
+  white-space: nowrap;
 }
 .count {
   flex: 1;

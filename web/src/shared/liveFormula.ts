@@ -33,6 +33,12 @@ export class LiveFormula {
       element.innerHTML = typeset(template, this.spoken);
       this.template = template;
       this.places = placesIn(element);
+      if (!holdsAll(this.places, values.length)) {
+        // A number was torn apart by the typesetting: the formula is shown as it is.
+        element.innerHTML = typeset(latex, this.spoken);
+        this.template = '';
+        this.places = [];
+      }
     }
     for (const { node, pattern } of this.places) {
       const text = pattern.replace(mark, (m) => values[Number(m) - firstMark] ?? m);
@@ -41,6 +47,12 @@ export class LiveFormula {
     this.shown = latex;
     return resized;
   }
+}
+
+/** Tells whether every number's mark was found whole. */
+function holdsAll(places: Place[], count: number): boolean {
+  const found = new Set(places.flatMap(({ pattern }) => pattern.match(mark) ?? []));
+  return found.size === count;
 }
 
 function placesIn(element: HTMLElement): Place[] {
