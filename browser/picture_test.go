@@ -20,10 +20,15 @@ type window struct {
 
 func seen(t *testing.T, page *rod.Page) window {
 	t.Helper()
-	return ask[window](t, page, `async () => ({
-		...await parvix.window(),
-		width: document.querySelector('.plane').clientWidth, height: document.querySelector('.plane').clientHeight,
-	})`)
+	return seenOn(t, page, 0)
+}
+
+func seenOn(t *testing.T, page *rod.Page, panel int) window {
+	t.Helper()
+	return ask[window](t, page, `async (panel) => {
+		const plane = document.querySelectorAll('.plane')[panel];
+		return {...await parvix.window(panel), width: plane.clientWidth, height: plane.clientHeight};
+	}`, panel)
 }
 
 // pixel turns a place of the plane into a pixel of the panel.
@@ -38,9 +43,14 @@ func (w window) holds(p [2]float64, margin float64) bool {
 // ink counts, around each place, the pixels of a colour on what moves: those within reach.
 func ink(t *testing.T, page *rod.Page, places [][2]float64, reach int, colour string) []int {
 	t.Helper()
-	return ask[[]int](t, page, `(places, reach, colour) => {
+	return inkOn(t, page, 0, places, reach, colour)
+}
+
+func inkOn(t *testing.T, page *rod.Page, panel int, places [][2]float64, reach int, colour string) []int {
+	t.Helper()
+	return ask[[]int](t, page, `(panel, places, reach, colour) => {
 		// The canvas itself belongs to the worker; what it shows can be copied.
-		const shown = document.querySelector('canvas.live');
+		const shown = document.querySelectorAll('canvas.live')[panel];
 		const pen = new OffscreenCanvas(shown.width, shown.height).getContext('2d');
 		pen.drawImage(shown, 0, 0);
 		const want = [1, 3, 5].map(i => parseInt(colour.slice(i, i + 2), 16));
@@ -53,7 +63,7 @@ func ink(t *testing.T, page *rod.Page, places [][2]float64, reach int, colour st
 			}
 			return count;
 		});
-	}`, places, reach, colour)
+	}`, panel, places, reach, colour)
 }
 
 // Hues of the theme (web/src/styles/theme.css).

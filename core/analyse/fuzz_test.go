@@ -90,7 +90,7 @@ func (c *claims) extrema() {
 		for _, p := range list {
 			x := p.X.Value
 			for _, h := range []float64{-1e-3, 1e-3, -1e-4, 1e-4} {
-				if math.Abs(h) > 0.2*c.room(x) {
+				if math.Abs(h) > 0.2*c.room(x) || c.leavesJump(x, h) {
 					continue
 				}
 				if y := c.at(x + h); y == y && sign*(y-p.Y.Value) > 10*c.rough(x)+10*c.rough(x+h) {
@@ -99,6 +99,18 @@ func (c *claims) extrema() {
 			}
 		}
 	}
+}
+
+// leavesJump tells that a steep function passes the height of a jump at x within h: what tops its neighbours there does so
+// nearer by only.
+func (c *claims) leavesJump(x, h float64) bool {
+	for _, j := range c.f.Jumps {
+		gap := math.Max(math.Abs(j.Left.Value-j.Value.Value), math.Abs(j.Right.Value-j.Value.Value))
+		if math.Abs(j.X.Value-x) < 1e-9 && math.Abs(c.at(x+h)-c.at(x+h/8)) > gap/2 {
+			return true
+		}
+	}
+	return false
 }
 
 // room is the distance from x to the nearest other place that was found.

@@ -54,7 +54,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -101,6 +101,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.WriteAs(ask.Document, ask.ID, symbolic.Form(ask.Text))
 	case AskFromParent:
 		a.Document, err = edit.FromParent(ask.Document, transform.Kind(ask.Text))
+	case AskRunAlong:
+		a.Document, err = edit.RunAlong(ask.Document, ask.Scene)
 	case AskGallery:
 		a.Gallery = gallery()
 	case AskSettle:

@@ -58,6 +58,7 @@ const (
 	AskMoveCurve     AskKind = "moveCurve"     // Document, ID of a function, Moving → Document
 	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
+	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
 	AskGallery       AskKind = "gallery"       // → Gallery of parents
 	AskTypeset       AskKind = "typeset"       // Text → LaTeX
 	AskValue         AskKind = "value"         // ID of a parameter, Text → Number

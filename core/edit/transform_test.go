@@ -96,3 +96,29 @@ func TestALessonBeginsWithTheParentItself(t *testing.T) {
 	_, err := edit.FromParent(document.New(""), "wobble")
 	assert.Error(t, err)
 }
+
+func TestOnePointDrivesPointsOnAllCurves(t *testing.T) {
+	d, _ := withFunction(t, "f(x) = 2x")
+	d, err := edit.State(d, "", "g(x) = x²")
+	require.NoError(t, err)
+	d, err = edit.RunAlong(d, 0)
+	require.NoError(t, err)
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	e.Set(e.Find("t"), 3)
+	e.Update()
+	places := map[[2]float64]bool{}
+	traces := 0
+	for _, s := range e.Shown {
+		switch s.Entry.Kind {
+		case document.Point:
+			places[[2]float64{s.X, s.Y}] = true
+		case document.Trace:
+			traces++
+		}
+	}
+	assert.Equal(t, map[[2]float64]bool{{3, 0}: true, {3, 6}: true, {3, 9}: true}, places)
+	assert.Equal(t, 2, traces)
+	_, err = edit.RunAlong(document.New(""), 0)
+	assert.ErrorContains(t, err, "no curve yet")
+}

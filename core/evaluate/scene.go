@@ -53,7 +53,7 @@ func (d *Demonstration) BeginScene(i int) {
 	if i < 0 || i >= len(d.Document.Scenes) {
 		return
 	}
-	d.Scene = i
+	d.Scene, d.passing = i, true
 	s := d.scene()
 	d.passage = passage{values: map[int][2]float64{}, positions: map[*Steps][2]float64{}}
 	for k, p := range d.Parameters {

@@ -18,7 +18,6 @@ const bench = useBench();
 const people = usePerson();
 const router = useRouter();
 const failure = ref('');
-const presenting = ref(false);
 const folioOpen = ref(true);
 
 async function open() {
@@ -31,6 +30,8 @@ async function open() {
     }
     await bench.open(person.name, props.id);
     document.title = `${bench.document?.title} – Parvix`;
+    // On an empty bench the first thing is to state a function.
+    if (!bench.document?.stated.length) bench.editing = 'stated';
   } catch (e) {
     failure.value =
       e instanceof Refused && e.problem.status === 404
@@ -48,7 +49,7 @@ function key(e: KeyboardEvent) {
   const command = e.ctrlKey || e.metaKey;
   if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
-  else if (e.key === 'Escape' && presenting.value) present(false);
+  else if (e.key === 'Escape' && bench.presenting) present(false);
   else if (e.key === 'PageDown') void bench.goScene(bench.scene + 1);
   else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;
@@ -56,12 +57,12 @@ function key(e: KeyboardEvent) {
 }
 
 function present(on: boolean) {
-  presenting.value = on;
+  bench.presenting = on;
   if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);
   else if (document.fullscreenElement) void document.exitFullscreen();
 }
 const leftFullScreen = () => {
-  if (!document.fullscreenElement) presenting.value = false;
+  if (!document.fullscreenElement) bench.presenting = false;
 };
 
 const flush = () => void bench.saving.flush();
@@ -86,9 +87,9 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div class="bench" :class="{ presenting, folded: !folioOpen || presenting }">
-    <BenchHead :presenting="presenting" @present="present" />
-    <SceneRibbon v-if="bench.document && !presenting" :folio="folioOpen" @folio="folioOpen = $event" />
+  <div class="bench" :class="{ presenting: bench.presenting, folded: !folioOpen || bench.presenting }">
+    <BenchHead :presenting="bench.presenting" @present="present" />
+    <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
     <main v-if="bench.document" class="stage" :class="`panels-${panels.length}`">
       <StagePanel v-for="(panel, index) in panels" :key="panel.id" :panel="panel" :index="index" />
     </main>
@@ -100,7 +101,7 @@ onBeforeUnmount(() => {
       <p v-else role="status">Opening …</p>
     </main>
     <template v-if="bench.document">
-      <Folio v-show="folioOpen && !presenting" />
+      <Folio v-show="folioOpen && !bench.presenting" />
       <Deck />
       <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
     </template>

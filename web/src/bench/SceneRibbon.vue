@@ -195,6 +195,12 @@ li {
   font-weight: 400;
   cursor: pointer;
 }
+@media (max-width: 1599px) {
+  /* With many scenes only the present one tells its name. */
+  ol:has(> li:nth-child(5)) .name {
+    display: none;
+  }
+}
 .dots {
   padding: 4px 8px;
 }

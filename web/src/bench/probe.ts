@@ -10,8 +10,8 @@ export function exposeForTests(bench: ReturnType<typeof useBench>) {
       counters: async () => (await bench.askInPlay({ kind: 'counters' })).counters,
       values: async () => (await bench.askInPlay({ kind: 'values' })).values,
       trace: async (id: string) => (await bench.askInPlay({ kind: 'trace', id })).numbers ?? [],
-      window: async () =>
-        (await bench.askInPlay({ kind: 'window', panel: 0, ...bench.frames.panels[0]! })).window,
+      window: async (panel = 0) =>
+        (await bench.askInPlay({ kind: 'window', panel, ...bench.frames.panels[panel]! })).window,
       document: () => bench.document,
       /** Resolves when a frame with everything asked for so far is drawn. */
       settled: () => bench.frames.request(),

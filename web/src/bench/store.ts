@@ -24,6 +24,9 @@ export const useBench = defineStore('bench', () => {
   const texts = shallowRef<FrameTexts>();
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
+  const presenting = ref(false);
+  /** The transformation whose table of steps is open. */
+  const stepsOpen = ref('');
   /** The place of the scene in play. */
   const scene = ref(0);
   /** The entry of the folio that is being changed; 'stated', 'shown' and 'said' are new ones. */
@@ -47,6 +50,10 @@ export const useBench = defineStore('bench', () => {
   );
 
   const effects = useEffects(answers, () => document.value);
+
+  let passing = 0;
+  /** Ends the glide that is under way, at its end. */
+  let endPassage = () => {};
 
   /** Puts labels, dials, readouts and texts of one picture in their places. */
   async function place(answer: FrameAnswer) {
@@ -182,6 +189,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Begins a move by hand; the returned function ends it as one step that can be undone. */
   function beginMove(): () => Promise<void> {
+    endPassage();
     // Asked for at once, before the move itself is on its way.
     const before = frameCore
       .ask({ kind: 'values' })
@@ -250,8 +258,6 @@ export const useBench = defineStore('bench', () => {
   /** Milliseconds of the way from one scene to another. */
   const passage = 900;
   const still = window.matchMedia('(prefers-reduced-motion: reduce)');
-  let passing = 0;
-
   /** Goes to a scene: what is visible changes at once, values and windows glide. */
   async function goScene(at: number) {
     const count = document.value?.scenes.length ?? 0;
@@ -259,9 +265,17 @@ export const useBench = defineStore('bench', () => {
     sweeps.stopAll();
     cancelAnimationFrame(passing);
     scene.value = at;
+    let ended = false;
     await frames.request(['beginScene', at]);
     if (!still.matches) {
       await new Promise<void>((resolve) => {
+        endPassage = () => {
+          cancelAnimationFrame(passing);
+          void frames.request(['goScene', 1]);
+          ended = true;
+          endPassage = () => {};
+          resolve();
+        };
         const begun = performance.now();
         const frame = (clock: number) => {
           const share = Math.min(1, Math.max(0, clock - begun) / passage);
@@ -272,7 +286,8 @@ export const useBench = defineStore('bench', () => {
         passing = requestAnimationFrame(frame);
       });
     }
-    if (scene.value === at) await frames.request(['goScene', 1]);
+    endPassage = () => {};
+    if (scene.value === at && !ended) await frames.request(['goScene', 1]);
   }
 
   const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
@@ -365,6 +380,8 @@ export const useBench = defineStore('bench', () => {
 
   return {
     document,
+    presenting,
+    stepsOpen,
     scene,
     goScene,
     addScene,

@@ -223,6 +223,11 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 </template>
 
 <style scoped>
+.top .way {
+  min-width: 0;
+  overflow: hidden;
+  white-space: nowrap;
+}
 .mark {
   position: absolute;
   top: 23px;

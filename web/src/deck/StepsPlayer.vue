@@ -4,7 +4,7 @@ import { computed, onBeforeUnmount, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { StepsNow, StepsView } from '../generated/types';
 import MathText from '../shared/MathText.vue';
-import StepsTable from './StepsTable.vue';
+import StepsTable from '../folio/StepsTable.vue';
 
 const props = defineProps<{ view: StepsView; now: StepsNow }>();
 const bench = useBench();
@@ -14,10 +14,10 @@ const stepTime = 1400;
 const restTime = 500;
 
 const playing = ref(false);
-const open = ref(false);
 let running = 0;
 
 const count = computed(() => props.now.sentences.length);
+const open = computed(() => bench.stepsOpen === props.view.id);
 /** The step at hand: 0 is the parent. */
 const at = computed(() => Math.ceil(props.now.position - 1e-9));
 const sentence = computed(() =>
@@ -52,11 +52,16 @@ function glide(to: number): Promise<void> {
   });
 }
 
+/** Where a glide is under way to; asked on before it is there, the next step follows from its end. */
+let target: number | undefined;
+
 async function step(by: number) {
+  const from = target ?? props.now.position;
   stop();
-  const { position } = props.now;
-  const to = by > 0 ? Math.floor(position + 1e-9) + 1 : Math.ceil(position - 1e-9) - 1;
-  await glide(Math.max(0, Math.min(count.value, to)));
+  const next = by > 0 ? Math.floor(from + 1e-9) + 1 : Math.ceil(from - 1e-9) - 1;
+  target = Math.max(0, Math.min(count.value, next));
+  await glide(target);
+  target = undefined;
 }
 
 async function play() {
@@ -68,12 +73,6 @@ async function play() {
     await new Promise((resolve) => window.setTimeout(resolve, restTime));
   }
   playing.value = false;
-}
-
-async function read(reading: number) {
-  stop();
-  await bench.change((copy) => (copy.shown.find((s) => s.id === props.view.id)!.reading = reading));
-  await go(0);
 }
 
 onBeforeUnmount(stop);
@@ -91,15 +90,30 @@ onBeforeUnmount(stop);
         ›
       </button>
       <button class="key wide" :aria-pressed="playing" @click="play">{{ playing ? 'hold' : 'play' }}</button>
-      <button class="key wide" :aria-expanded="open" @click="open = !open">table</button>
+      <button class="key wide" :aria-expanded="open" @click="bench.stepsOpen = open ? '' : view.id">
+        table
+      </button>
     </header>
     <p class="sentence" role="status">{{ sentence }}</p>
     <MathText :latex="`y=${formula}`" class="formula" />
-    <StepsTable v-if="open" :view="view" :now="now" :at="at" @read="read" @close="open = false" />
+    <StepsTable v-if="open && bench.presenting" :view="view" :now="now" class="over" />
   </section>
 </template>
 
 <style scoped>
+.over {
+  position: fixed;
+  right: 0;
+  bottom: calc(150px * var(--deck-scale));
+  z-index: 20;
+  width: min(460px, 100vw);
+  max-height: calc(100vh - 150px * var(--deck-scale) - 60px);
+  overflow: auto;
+  padding: 14px 16px;
+  border: 1px solid var(--axis);
+  border-radius: 8px;
+  background: var(--sheet);
+}
 .player {
   flex: 1 0 330px;
   max-width: 460px;

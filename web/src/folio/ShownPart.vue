@@ -24,7 +24,7 @@ const hasParameters = computed(() => bench.document?.stated.some((s) => s.kind =
 
 const needsFunction = computed(() => (hasFunctions.value ? '' : 'state a function first'));
 
-const kinds = computed<{ kind: ShownKind | 'family'; words: string; waits: string }[]>(() => [
+const kinds = computed<{ kind: ShownKind | 'family' | 'runner'; words: string; waits: string }[]>(() => [
   {
     kind: 'curve',
     words: 'the curve of a function',
@@ -37,13 +37,24 @@ const kinds = computed<{ kind: ShownKind | 'family'; words: string; waits: strin
   },
   { kind: 'steps', words: 'the steps from the parent function', waits: needsFunction.value },
   { kind: 'point', words: 'a point', waits: '' },
+  { kind: 'runner', words: 'a point that runs along all curves', waits: needsFunction.value },
   { kind: 'guide', words: 'a guide line', waits: '' },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
 
-function add(wanted: ShownKind | 'family') {
+/** What is new goes where nothing is yet, else everywhere. */
+function emptyPanels(): string[] | undefined {
+  const panels = bench.document?.panels ?? [];
+  const empty = panels.filter(
+    (p) => !bench.document?.shown.some((s) => !s.panels?.length || s.panels.includes(p.id)),
+  );
+  return empty.length && empty.length < panels.length ? empty.map((p) => p.id) : undefined;
+}
+
+function add(wanted: ShownKind | 'family' | 'runner') {
+  if (wanted === 'runner') return void bench.askEdit({ kind: 'runAlong', scene: bench.scene });
   const kind = wanted === 'family' ? 'curve' : wanted;
-  fresh.value = { id: '', kind, colour: 0 };
+  fresh.value = { id: '', kind, colour: 0, panels: emptyPanels() };
   if (wanted === 'family') {
     const parameter = bench.document?.stated.find((s) => s.kind === 'parameter')?.name ?? '';
     fresh.value.family = { parameter };

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import MathText from '../shared/MathText.vue';
+import StepsTable from './StepsTable.vue';
 import EffectList from './EffectList.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import FindingsList from './FindingsList.vue';
@@ -36,6 +37,15 @@ const refused = ref<Record<string, string>>({});
 
 const stepsOf = (name: string) =>
   bench.document?.shown.find((s) => s.kind === 'steps' && s.function === name);
+
+/** The table of a function's steps, when it is open. */
+function tableOf(name: string) {
+  const id = bench.stepsOpen;
+  const view = bench.loaded?.steps.find((s) => s.id === id);
+  const now = bench.texts?.steps.find((s) => s.id === id);
+  const entry = bench.document?.shown.find((s) => s.id === id);
+  return view && now && entry?.function === name ? { view, now } : undefined;
+}
 
 /** Shows the steps from the parent on the stage, or takes them off again. */
 async function takeApart(name: string) {
@@ -129,6 +139,11 @@ function actions(stated: Stated): Action[] {
               {{ stepsOf(stated.name) ? 'take the steps off' : 'steps from its parent' }}
             </button>
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
+            <StepsTable
+              v-if="!bench.presenting && tableOf(stated.name)"
+              :view="tableOf(stated.name)!.view"
+              :now="tableOf(stated.name)!.now"
+            />
             <MoveForm v-if="moving === stated.id" :stated="stated" @close="moving = ''" />
             <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>

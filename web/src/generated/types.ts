@@ -193,7 +193,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {

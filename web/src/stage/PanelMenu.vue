@@ -22,10 +22,12 @@ function show(isOpen: boolean) {
   );
 }
 
-/** Puts a panel like this one beside it. */
-async function beside() {
+/** Puts a panel beside this one, with the same picture or empty. */
+async function beside(empty: boolean) {
   open.value = false;
   await bench.change((copy) => {
+    const before = copy.panels.map((p) => p.id);
+    if (empty) for (const s of copy.shown) s.panels = s.panels?.length ? s.panels : before;
     const ids = new Set(copy.panels.map((p) => p.id));
     let n = 1;
     while (ids.has(`plane${n}`)) n++;
@@ -84,7 +86,12 @@ async function apply() {
     <button class="chip" :aria-expanded="open">panels …</button>
     <template #content>
       <div class="panel-menu">
-        <a-button block :disabled="panels.length >= most" @click="beside">Put a panel beside</a-button>
+        <a-button block :disabled="panels.length >= most" @click="beside(false)">
+          Put the same picture beside
+        </a-button>
+        <a-button block :disabled="panels.length >= most" @click="beside(true)">
+          Put an empty panel beside
+        </a-button>
         <template v-if="panels.length > 1">
           <a-button block @click="remove">Take this panel off</a-button>
           <label class="row">

@@ -1,15 +1,24 @@
 <script setup lang="ts">
 // The table of a transformation: every step with its formula, the moved key points, domain, range and asymptotes, and
 // the other right readings to be chosen.
-import { onMounted, useTemplateRef } from 'vue';
+import { computed, onMounted, useTemplateRef } from 'vue';
 import type { StepsNow, StepsView } from '../generated/types';
 import { useBench } from '../bench/store';
 import MathText from '../shared/MathText.vue';
 
-const props = defineProps<{ view: StepsView; now: StepsNow; at: number }>();
-const emit = defineEmits<{ read: [reading: number]; close: [] }>();
+const props = defineProps<{ view: StepsView; now: StepsNow }>();
 const bench = useBench();
 const panel = useTemplateRef<HTMLElement>('panel');
+
+/** The step at hand. */
+const at = computed(() => Math.ceil(props.now.position - 1e-9));
+const close = () => (bench.stepsOpen = '');
+
+/** Takes another right reading, from its parent on. */
+async function read(reading: number) {
+  await bench.change((copy) => (copy.shown.find((s) => s.id === props.view.id)!.reading = reading));
+  go(0);
+}
 
 const chosen = () => bench.document?.shown.find((s) => s.id === props.view.id)?.reading ?? 0;
 const go = (position: number) => void bench.frames.request(['goStep', props.now.index, position]);
@@ -21,12 +30,12 @@ onMounted(() => panel.value?.focus());
   <div
     ref="panel"
     class="steps-table"
-    role="dialog"
+    role="region"
     aria-label="The steps in a table"
     tabindex="-1"
-    @keydown.esc.stop="emit('close')"
+    @keydown.esc.stop="close"
   >
-    <button class="close" aria-label="Close the table" @click="emit('close')">×</button>
+    <button class="close" aria-label="Close the table" @click="close">×</button>
     <table>
       <caption>
         Steps
@@ -71,7 +80,7 @@ onMounted(() => panel.value?.focus());
     <fieldset v-if="view.readings.length > 1">
       <legend>Right as well</legend>
       <label v-for="(r, k) in view.readings" :key="k" class="reading">
-        <input type="radio" :checked="chosen() === k" @change="emit('read', k)" />
+        <input type="radio" :checked="chosen() === k" @change="read(k)" />
         <span>
           {{ r.steps.join(', ') }}
           <small v-if="r.why">{{ r.why }}</small>
@@ -83,17 +92,9 @@ onMounted(() => panel.value?.focus());
 
 <style scoped>
 .steps-table {
-  position: fixed;
-  right: 0;
-  bottom: calc(150px * var(--deck-scale));
-  z-index: 20;
-  width: min(var(--folio-width), 100vw);
-  max-height: calc(100vh - 150px * var(--deck-scale) - 96px);
-  overflow: auto;
-  padding: 14px 16px;
-  border: 1px solid var(--axis);
-  border-radius: 8px;
-  background: var(--sheet);
+  margin: 6px 0 10px;
+  padding: 4px 0 8px 12px;
+  border-left: 2px solid var(--hairline);
 }
 .close {
   position: sticky;
