@@ -54,11 +54,11 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
-	case AskGallery:
+	case AskGallery, AskBeginnings:
 	default:
 		if door.d == nil {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
@@ -103,6 +103,10 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.FromParent(ask.Document, transform.Kind(ask.Text))
 	case AskRunAlong:
 		a.Document, err = edit.RunAlong(ask.Document, ask.Scene)
+	case AskBegin:
+		a.Document, err = edit.Begin(ask.Document, edit.Idea(ask.Text))
+	case AskBeginnings:
+		a.Beginnings = edit.Beginnings()
 	case AskGallery:
 		a.Gallery = gallery()
 	case AskSettle:

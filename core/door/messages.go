@@ -59,6 +59,8 @@ const (
 	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
 	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
+	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
+	AskBeginnings    AskKind = "beginnings"    // → Beginnings
 	AskGallery       AskKind = "gallery"       // → Gallery of parents
 	AskTypeset       AskKind = "typeset"       // Text → LaTeX
 	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
@@ -95,9 +97,11 @@ type Answer struct {
 	Findings *FindingsView      `json:"findings,omitempty"`
 	Effects  []EffectView       `json:"effects,omitempty"`
 	Gallery  []ParentView       `json:"gallery,omitempty"`
-	Mended   *Mended            `json:"mended,omitempty"`
-	Advice   *AdviceView        `json:"advice,omitempty"`
-	Reading  *ReadingView       `json:"reading,omitempty"`
+	// Beginnings are the ideas with which a demonstration can begin.
+	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
+	Mended     *Mended          `json:"mended,omitempty"`
+	Advice     *AdviceView      `json:"advice,omitempty"`
+	Reading    *ReadingView     `json:"reading,omitempty"`
 }
 
 // ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high.

@@ -122,3 +122,21 @@ func TestOnePointDrivesPointsOnAllCurves(t *testing.T) {
 	_, err = edit.RunAlong(document.New(""), 0)
 	assert.ErrorContains(t, err, "no curve yet")
 }
+
+func TestEveryIdeaBeginsWhole(t *testing.T) {
+	for _, b := range edit.Beginnings() {
+		for _, comma := range []bool{false, true} {
+			empty := document.New("")
+			empty.DecimalComma = comma
+			d, err := edit.Begin(empty, b.Idea)
+			require.NoError(t, err, b.Title)
+			e := evaluate.Load(d, nil)
+			assert.Empty(t, e.Problems, b.Title)
+			assert.Empty(t, e.Missing, b.Title)
+			assert.NotEmpty(t, d.Said, b.Title)
+			assert.NotEmpty(t, d.Shown, b.Title)
+		}
+	}
+	_, err := edit.Begin(document.New(""), "wobble")
+	assert.Error(t, err)
+}

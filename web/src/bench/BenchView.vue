@@ -6,6 +6,7 @@ import { Refused } from '../api/client';
 import { usePerson } from '../api/person';
 import Deck from '../deck/Deck.vue';
 import Folio from '../folio/Folio.vue';
+import Beginnings from '../stage/Beginnings.vue';
 import StagePanel from '../stage/StagePanel.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
@@ -41,6 +42,7 @@ async function open() {
 }
 watch(() => props.id, open);
 
+const isEmpty = computed(() => !bench.document?.stated.length && !bench.document?.shown.length);
 const panels = computed(() => bench.document?.panels ?? []);
 
 function key(e: KeyboardEvent) {
@@ -92,6 +94,7 @@ onBeforeUnmount(() => {
     <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
     <main v-if="bench.document" class="stage" :class="`panels-${panels.length}`">
       <StagePanel v-for="(panel, index) in panels" :key="panel.id" :panel="panel" :index="index" />
+      <Beginnings v-if="isEmpty" />
     </main>
     <main v-else class="stage waiting">
       <p v-if="failure" class="failure" role="alert">
@@ -139,6 +142,7 @@ onBeforeUnmount(() => {
   grid-area: deck;
 }
 .stage {
+  position: relative;
   grid-area: stage;
   display: grid;
   gap: 12px;

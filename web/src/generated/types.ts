@@ -193,7 +193,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -246,6 +246,8 @@ export interface Answer {
   findings?: FindingsView;
   effects?: EffectView[];
   gallery?: ParentView[];
+  /** Beginnings are the ideas with which a demonstration can begin. */
+  beginnings?: Beginning[];
   mended?: Mended;
   advice?: AdviceView;
   reading?: ReadingView;
@@ -468,6 +470,16 @@ export interface FrameTexts {
 }
 
 // core/edit
+
+/** Idea is a ready beginning of a demonstration. */
+export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside';
+
+/** Beginning is an idea as it is offered. */
+export interface Beginning {
+  idea: Idea;
+  title: string;
+  words: string;
+}
 
 /** Moving is what is done to a curve, each field a formula, empty for nothing: shifts to the right and up, factors by which x and y are stretched, and reflections. */
 export interface Moving {
