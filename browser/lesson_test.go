@@ -293,12 +293,36 @@ func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
 	saying(t, l.page, ".head .scenes", "Scene 2")
 }
 
-func TestAParentIsMovedByNumbers(t *testing.T) {
+func TestAnIdeaFillsTheBench(t *testing.T) {
+	l := emptyBench(t)
+	l.click(".beginnings button", "^A family")
+	until(t, l.page, `() => parvix.document().stated.length === 4`)
+	l.atMost(10)
+	drawn(t, l.page)
+	v := values(t, l.page)
+	assertMember(t, l.page, 0, "#9a6200", func(x float64) float64 { return (x-v["h"])*(x-v["h"])/2 + v["k"] })
+	pull(t, l.page, one(t, l.page, `[data-dial="h"] .pointer`), 30, 0)
+	v = values(t, l.page)
+	assert.NotZero(t, v["h"])
+	assertMember(t, l.page, 0, "#9a6200", func(x float64) float64 { return (x-v["h"])*(x-v["h"])/2 + v["k"] })
+	saying(t, l.page, "[aria-label=Said]", "Each curve has its own a")
+}
+
+func TestAParentIsMovedByHandAndByNumbers(t *testing.T) {
 	l := emptyBench(t)
 	l.click("summary", "parent")
 	l.click(".gallery button", "^quadratic")
 	until(t, l.page, `() => parvix.document().stated.length === 4`)
 	assert.Equal(t, map[string]float64{"a": 1, "h": 0, "k": 0}, values(t, l.page))
+	// Grabbed at its key point the curve moves, and the formula follows.
+	pull(t, l.page, one(t, l.page, `[data-grip="1"]`), 76, -76)
+	v := values(t, l.page)
+	assert.InDelta(t, 1, v["h"], 0.11)
+	assert.InDelta(t, 1, v["k"], 0.11)
+	assert.Equal(t, 1.0, v["a"])
+	assertDrawn(t, l.page, hueF, func(x float64) float64 { return (x-v["h"])*(x-v["h"]) + v["k"] })
+	pull(t, l.page, one(t, l.page, `[data-grip="2"]`), 0, -76)
+	assert.InDelta(t, 2, values(t, l.page)["a"], 0.11)
 	l.more()
 	l.state("g(x) = x^2")
 	entries, err := l.page.Elements("[aria-label=Stated] .entry")

@@ -91,6 +91,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 				continue
 			}
 			a, ok = c.curve(d, s, v)
+			c.grips(d, i, s, v)
 		case document.Path:
 			a, ok = c.path(d, s, v)
 		case document.Steps:
@@ -506,6 +507,20 @@ func (c *Composer) point(index int, s *evaluate.Shown, v View) (anchor, bool) {
 	c.pen.Marker(colourOf(s.Entry), shape, x, y, c.scaled(pointRadius))
 	c.room.take(x-8, y-8, 16, 16, 50)
 	return anchor{x: x, y: y, isPoint: true}, true
+}
+
+// grips draws the key points by which a curve can be moved.
+func (c *Composer) grips(d *evaluate.Demonstration, index int, s *evaluate.Shown, v View) {
+	d.PlaceGrips(s)
+	for i, g := range s.Grips {
+		if !v.Sees(g.X, g.Y) {
+			continue
+		}
+		x, y := v.X(g.X), v.Y(g.Y)
+		c.pen.Handle(index+evaluate.GripStride*(i+1), x, y)
+		c.pen.Marker(colourOf(s.Entry), picture.Grip, x, y, c.scaled(pointRadius-1))
+		c.room.take(x-8, y-8, 16, 16, 50)
+	}
 }
 
 // labelOf is the LaTeX beside an entry, empty for none.

@@ -138,6 +138,8 @@ type Shown struct {
 	Parent   bool   `json:"parent,omitempty"`
 	// Family draws the curve once for each of several values of one parameter.
 	Family *Family `json:"family,omitempty"`
+	// Grips lets a hand move and stretch the curve by its key points, where its form has parameters.
+	Grips bool `json:"grips,omitempty"`
 	// Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one.
 	Reading int `json:"reading,omitempty"`
 

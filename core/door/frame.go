@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/compose"
 	"parvix/core/document"
+	"parvix/core/evaluate"
 	"parvix/core/picture"
 )
 
@@ -78,20 +79,40 @@ func (door *Door) ClearTraces() {
 
 // DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
 func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
-	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
+	entry, grip, ok := door.handle(panel, shown)
+	if !ok {
 		return
 	}
 	v := compose.Seen(door.d.Panel(panel), width, height)
-	door.d.Drag(door.d.Shown[shown], v.AtX(px), v.AtY(py), v.Grain())
+	if grip >= 0 {
+		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py))
+		return
+	}
+	door.d.Drag(entry, v.AtX(px), v.AtY(py), v.Grain())
+}
+
+// handle finds the entry of a handle and its grip, −1 for a point.
+func (door *Door) handle(panel, index int) (entry *evaluate.Shown, grip int, ok bool) {
+	shown, grip := index%evaluate.GripStride, index/evaluate.GripStride-1
+	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
+		return nil, 0, false
+	}
+	return door.d.Shown[shown], grip, true
 }
 
 // NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
 func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
-	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
+	entry, grip, ok := door.handle(panel, shown)
+	if !ok {
 		return
 	}
 	grain := compose.Seen(door.d.Panel(panel), width, height).Grain()
-	door.d.Nudge(door.d.Shown[shown], dx, dy, grain)
+	if grip >= 0 && grip < len(entry.Grips) {
+		g := entry.Grips[grip]
+		door.d.DragGrip(entry, grip, g.X+dx*grain, g.Y+dy*grain)
+		return
+	}
+	door.d.Nudge(entry, dx, dy, grain)
 }
 
 // Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.

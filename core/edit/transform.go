@@ -88,6 +88,7 @@ func FromParent(before *document.Document, kind transform.Kind) (*document.Docum
 	if err != nil {
 		return nil, err
 	}
+	d.Shown[len(d.Shown)-1].Grips = true
 	// Dials that add something start at 0, those that multiply at 1.
 	for i := range d.Scenes {
 		for _, name := range e.Missing {

@@ -24,6 +24,8 @@ type Shown struct {
 	// Family is set for a curve that is drawn for several values, Steps for a transformation in steps.
 	Family *Family
 	Steps  *Steps
+	// Grips are the key points of a curve by which a hand moves it.
+	Grips []Grip
 	// Path is set for the way of a feature.
 	Path *Path
 
@@ -48,6 +50,8 @@ func (d *Demonstration) loadShown() {
 			if d.loadCurve(s); s.ready && e.Family != nil {
 				s.Family = d.loadFamily(e)
 				s.ready = s.Family != nil
+			} else if s.ready && e.Grips {
+				d.loadGrips(s)
 			}
 		case document.Steps:
 			if d.loadCurve(s); s.ready {
@@ -214,6 +218,9 @@ func (d *Demonstration) ClearTraces() {
 	d.traces = map[string][]float64{}
 	d.record()
 }
+
+// GripStride parts the index of a handle: the entry's place, and this many times its grip's place from 1 on.
+const GripStride = 1000
 
 // Drag moves what the hand on a point moves: its parameters go to the nearest step; a point that is given by numbers
 // goes to x and y rounded to the grain, in play only, until FreePlaces is written into the document.

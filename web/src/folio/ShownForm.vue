@@ -121,6 +121,14 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
           size="small"
           @update:checked="entry.parent = $event as boolean"
       /></label>
+      <label v-if="!isFamily && parameters.length" class="line"
+        >moved by hand at its key points
+        <a-switch
+          :checked="entry.grips ?? false"
+          size="small"
+          aria-label="Moved by hand at its key points"
+          @update:checked="entry.grips = $event as boolean"
+      /></label>
       <label v-if="parameters.length" class="line"
         >for several values of a parameter
         <a-switch

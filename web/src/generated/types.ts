@@ -120,6 +120,8 @@ export interface Shown {
   parent?: boolean;
   /** Family draws the curve once for each of several values of one parameter. */
   family?: Family;
+  /** Grips lets a hand move and stretch the curve by its key points, where its form has parameters. */
+  grips?: boolean;
   /** Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one. */
   reading?: number;
   /** Name, X and Y make a point. */

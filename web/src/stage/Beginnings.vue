@@ -21,7 +21,7 @@ async function begin(idea: string) {
 <template>
   <section class="beginnings" aria-label="Begin with an idea">
     <h2>Begin with an idea</h2>
-    <p>Or state a function at the right, as it stands on the worksheet.</p>
+    <p>Or state a function in the folio, as it stands on the worksheet.</p>
     <ul>
       <li v-for="b in list" :key="b.idea">
         <button @click="begin(b.idea)">

@@ -184,8 +184,16 @@ async function release(handle: Place) {
   await settle(handle, end);
 }
 
+/** A handle's index holds the place of its entry, and above the stride that of a curve's grip (evaluate.GripStride). */
+const gripStride = 1000;
+const entryOf = (handle: Place) => shown.value[handle.index % gripStride];
+const nameOf = (handle: Place) =>
+  handle.index < gripStride
+    ? `Point ${entryOf(handle)?.name}; arrow keys move it`
+    : `A grip of the curve of ${entryOf(handle)?.function}; arrow keys move it`;
+
 async function settle(handle: Place, end: () => Promise<void>) {
-  const entry = shown.value[handle.index]!;
+  const entry = entryOf(handle)!;
   const { document: after } = await bench.askInPlay({
     kind: 'settle',
     document: bench.document!,
@@ -193,7 +201,12 @@ async function settle(handle: Place, end: () => Promise<void>) {
   });
   const place = after?.shown.find((s) => s.id === entry.id);
   if (place && (place.x !== entry.x || place.y !== entry.y)) {
-    await bench.change((copy) => Object.assign(copy.shown[handle.index]!, { x: place.x, y: place.y }));
+    await bench.change((copy) =>
+      Object.assign(
+        copy.shown.find((s) => s.id === entry.id)!,
+        { x: place.x, y: place.y },
+      ),
+    );
   } else {
     await end();
   }
@@ -237,9 +250,10 @@ async function nudge(e: KeyboardEvent, handle: Place) {
         v-for="handle in handles"
         :key="handle.index"
         class="handle"
-        :data-entry="shown[handle.index]?.id"
+        :data-entry="entryOf(handle)?.id"
+        :data-grip="handle.index >= gripStride ? Math.floor(handle.index / gripStride) : undefined"
         :style="{ transform: `translate(${handle.x - 22}px, ${handle.y - 22}px)` }"
-        :aria-label="`Point ${shown[handle.index]?.name}; arrow keys move it`"
+        :aria-label="nameOf(handle)"
         @pointerdown.stop="grab"
         @pointermove="pull($event, handle)"
         @pointerup="release(handle)"

@@ -1,0 +1,135 @@
+package evaluate
+
+import (
+	"parvix/core/expr"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+	"parvix/core/transform"
+)
+
+// Grip is a key point of a curve by which a hand moves or stretches it: what it moves are the parameters that stand as
+// h, k, A or B in y = A·p(B(x − h)) + k.
+type Grip struct {
+	// X and Y are where it is in play.
+	X, Y float64
+	// Stretches tells that it changes A and B; else it moves h and k.
+	Stretches bool
+
+	keyX, keyY float64
+	form       *gripForm
+}
+
+// gripForm is the form of a curve, compiled: its four numbers, and where one is a parameter, which with which sign.
+type gripForm struct {
+	numbers [4]program.Point // A, B, H, K
+	letters [4]signedDial
+}
+
+type signedDial struct {
+	dial int // −1 for none
+	sign float64
+}
+
+const atA, atB, atH, atK = 0, 1, 2, 3
+
+// loadGrips finds the key points of a curve that a hand can move; none where its form has no parameters in its places.
+func (d *Demonstration) loadGrips(s *Shown) {
+	n, err := symbolic.Inline(s.Curve.Formula, d.lookup)
+	if err != nil {
+		return
+	}
+	found, reason := transform.Recognise(n, s.Curve.Stated.Variables[0], d.Document.AngleUnit == "degree")
+	if reason != "" || found.Written.Parent.Base != nil && len(expr.Names(found.Written.Parent.Base)) > 0 {
+		return
+	}
+	f := &gripForm{}
+	inputs := append([]string{s.Curve.Stated.Variables[0]}, d.inputs[1:]...)
+	moves, stretches := false, false
+	for i, n := range []expr.Node{found.Written.A, found.Written.B, found.Written.H, found.Written.K} {
+		if f.numbers[i], err = program.CompilePoint(n, inputs); err != nil {
+			return
+		}
+		f.letters[i] = d.signedDial(n)
+		if f.letters[i].dial >= 0 {
+			moves = moves || i == atH || i == atK
+			stretches = stretches || i == atA || i == atB
+		}
+	}
+	keys := found.Written.Parent.KeyPoints()
+	origin := 0
+	for i, k := range keys {
+		if x, _ := symbolic.Fraction(k.X); x != nil && x.Sign() == 0 {
+			origin = i
+		}
+	}
+	if moves {
+		s.Grips = append(s.Grips, Grip{keyX: keyNumber(keys[origin].X), keyY: keyNumber(keys[origin].Y), form: f})
+	}
+	// A point beside and above the other, so that both stretches are seen.
+	for _, k := range keys[origin:] {
+		x, y := keyNumber(k.X), keyNumber(k.Y)
+		if stretches && x != 0 && y != 0 {
+			s.Grips = append(s.Grips, Grip{keyX: x, keyY: y, Stretches: true, form: f})
+			break
+		}
+	}
+	d.Counters.Compiles++
+}
+
+func keyNumber(n expr.Node) float64 {
+	p, err := program.CompilePoint(n, []string{noVariable})
+	if err != nil {
+		return 0
+	}
+	return p([]float64{0})
+}
+
+// signedDial reads a or −a.
+func (d *Demonstration) signedDial(n expr.Node) signedDial {
+	sign := 1.0
+	if neg, ok := n.(*expr.Neg); ok {
+		n, sign = neg.X, -1
+	}
+	if name, ok := n.(*expr.Name); ok {
+		return signedDial{d.Find(name.Name), sign}
+	}
+	return signedDial{-1, 1}
+}
+
+// PlaceGrips computes where the grips of a curve are.
+func (d *Demonstration) PlaceGrips(s *Shown) {
+	for i := range s.Grips {
+		g := &s.Grips[i]
+		a, b, h, k := g.numbers(d)
+		g.X, g.Y = g.keyX/b+h, a*g.keyY+k
+	}
+}
+
+func (g *Grip) numbers(d *Demonstration) (a, b, h, k float64) {
+	n := g.form.numbers
+	return n[atA](d.in), n[atB](d.in), n[atH](d.in), n[atK](d.in)
+}
+
+// DragGrip moves the parameters behind a grip so that it comes near (x, y), on their steps.
+func (d *Demonstration) DragGrip(s *Shown, i int, x, y float64) {
+	if i < 0 || i >= len(s.Grips) {
+		return
+	}
+	g := &s.Grips[i]
+	a, b, h, k := g.numbers(d)
+	set := func(at int, v float64) {
+		if to := g.form.letters[at]; to.dial >= 0 && v == v {
+			p := d.Parameters[to.dial]
+			d.Set(to.dial, p.OnStep(to.sign*v))
+		}
+	}
+	if !g.Stretches {
+		set(atH, x-g.keyX/b)
+		set(atK, y-a*g.keyY)
+		return
+	}
+	set(atA, (y-k)/g.keyY)
+	if x != h {
+		set(atB, g.keyX/(x-h))
+	}
+}
