@@ -1,6 +1,7 @@
 package browser
 
 import (
+	"fmt"
 	"os"
 	"path/filepath"
 	"testing"
@@ -63,6 +64,35 @@ func TestScreenshots(t *testing.T) {
 	click(t, saying(t, page, ".head button", "^Present$"))
 	drawn(t, page)
 	shoot(page, "present")
+
+	shootScene := func(title string, scene int, name string) *rod.Page {
+		page := visit(t, 1280, 800)
+		signInDemo(t, page)
+		copyBench(t, page, title)
+		until(t, page, `title => { document.querySelector('.title button').textContent = title; return true; }`, title)
+		click(t, one(t, page, fmt.Sprintf(`[aria-label^="Scene %d:"]`, scene)))
+		until(t, page, `at => parvix.scene() === at && !parvix.gliding()`, scene-1)
+		drawn(t, page)
+		if name != "" {
+			shoot(page, name)
+		}
+		return page
+	}
+	shootScene("Where the gulls land", 3, "beside")
+	shootScene("Where the jets turn", 3, "path")
+	page = shootScene("The folding awning of the fish stall", 3, "")
+	for k := 1; k <= 2; k++ {
+		click(t, one(t, page, `[aria-label="One step forward"]`))
+		until(t, page, `k => document.querySelector('.player .count').textContent.includes(k + ' of 3')`, k)
+	}
+	click(t, saying(t, page, ".player button", "table"))
+	until(t, page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('0.6'))`)
+	shoot(page, "steps")
+	page = visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	saying(t, page, ".beginnings button", "Side by side")
+	shoot(page, "begin")
 
 	phone := visit(t, 390, 844)
 	signInDemo(t, phone)

@@ -12,7 +12,7 @@ var cli struct {
 	Serve   serveCommand   `cmd:"" help:"Serve Parvix with a database that is there already, or a private one."`
 	Demo    demoCommand    `cmd:"" help:"Serve Parvix with a private database and the demo data."`
 	Account accountCommand `cmd:"" help:"Accounts of teachers."`
-	Math    mathCommand    `cmd:"" help:"Ask the core a question: value, simplify, derivative, sample."`
+	Math    mathCommand    `cmd:"" help:"Ask the core a question: value, simplify, features, transformation …"`
 }
 
 func main() {

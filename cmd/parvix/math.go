@@ -15,7 +15,7 @@ import (
 
 // mathCommand answers one question from its arguments or many from JSON lines.
 type mathCommand struct {
-	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same or sample."`
+	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect or classify."`
 	Args     []string `arg:"" optional:"" help:"The expression (two of them for same), then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
 	Batch    string   `help:"A file of JSON lines, '-' for standard input: one question a line, answers in the same order."`
 	JSON     bool     `name:"json" help:"Answer in JSON."`

@@ -266,7 +266,7 @@ func jsonNumber(v float64) any {
 	case math.IsInf(v, -1):
 		return "-inf"
 	}
-	return json.Number(strconv.FormatFloat(v, 'g', -1, 64))
+	return json.Number(strconv.FormatFloat(v+0, 'g', -1, 64)) // −0 is 0
 }
 
 func shown(r symbolic.Result) map[string]any {

@@ -12,6 +12,9 @@ export function exposeForTests(bench: ReturnType<typeof useBench>) {
       trace: async (id: string) => (await bench.askInPlay({ kind: 'trace', id })).numbers ?? [],
       window: async (panel = 0) =>
         (await bench.askInPlay({ kind: 'window', panel, ...bench.frames.panels[panel]! })).window,
+      scene: () => bench.scene,
+      /** Whether the way from one scene to another is under way. */
+      gliding: () => bench.gliding,
       document: () => bench.document,
       /** Resolves when a frame with everything asked for so far is drawn. */
       settled: () => bench.frames.request(),

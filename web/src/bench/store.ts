@@ -52,6 +52,7 @@ export const useBench = defineStore('bench', () => {
   const effects = useEffects(answers, () => document.value);
 
   let passing = 0;
+  const gliding = ref(false);
   /** Ends the glide that is under way, at its end. */
   let endPassage = () => {};
 
@@ -266,6 +267,7 @@ export const useBench = defineStore('bench', () => {
     cancelAnimationFrame(passing);
     scene.value = at;
     let ended = false;
+    gliding.value = true;
     await frames.request(['beginScene', at]);
     if (!still.matches) {
       await new Promise<void>((resolve) => {
@@ -288,6 +290,7 @@ export const useBench = defineStore('bench', () => {
     }
     endPassage = () => {};
     if (scene.value === at && !ended) await frames.request(['goScene', 1]);
+    if (scene.value === at) gliding.value = false;
   }
 
   const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
@@ -383,6 +386,7 @@ export const useBench = defineStore('bench', () => {
     presenting,
     stepsOpen,
     scene,
+    gliding,
     goScene,
     addScene,
     removeScene,
