@@ -453,9 +453,7 @@ func wave(n expr.Node, x string, degrees bool) (Form, bool) {
 		if !ok || len(inner) > 3 {
 			return Form{}, false
 		}
-		for j := range inner {
-			grid[i][j] = inner[j]
-		}
+		copy(grid[i][:], inner)
 	}
 	zero := func(list ...expr.Node) bool {
 		for _, n := range list {
