@@ -89,7 +89,7 @@ func TestFindingsOfFamiliesOnAnInterval(t *testing.T) {
 			}
 			value, err := program.CompilePoint(n, []string{"x"})
 			assert.NoError(t, err, text)
-			c := claims{t, text + " from -5/2 to 3", func(in []float64) float64 {
+			c := claims{t, n, text + " from -5/2 to 3", func(in []float64) float64 {
 				if in[0] < -2.5 || in[0] > 3 {
 					return math.NaN()
 				}

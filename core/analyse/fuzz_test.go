@@ -26,7 +26,7 @@ func FuzzFindings(f *testing.F) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		c := claims{t, expr.Text(n), value, findings}
+		c := claims{t, n, expr.Text(n), value, findings}
 		c.domainAndRange()
 		c.zeros()
 		c.extrema()
@@ -37,6 +37,7 @@ func FuzzFindings(f *testing.F) {
 
 type claims struct {
 	t     *testing.T
+	n     expr.Node
 	text  string
 	value program.Point
 	f     *analyse.Findings
@@ -55,6 +56,9 @@ func (c *claims) domainAndRange() {
 	for k := range 120 {
 		x := (float64(k) - 59.37) * 0.1617
 		y := c.at(x)
+		if y != y && program.Why(c.n, []string{"x"}, []float64{x}) == "the value is too large to be written" {
+			continue // it exists, but no float64 holds it
+		}
 		steady := math.IsNaN(c.at(x*(1+1e-9))) == math.IsNaN(y) && math.IsNaN(c.at(x*(1-1e-9))) == math.IsNaN(y)
 		if c.f.DomainKnown && steady && !math.IsInf(y, 0) && c.f.Period == nil && inside(c.f.Domain, x, 0) == math.IsNaN(y) {
 			c.t.Fatalf("%s has at %v the value %v; domain %s", c.text, x, y, analyse.Intervals(c.f.Domain))
