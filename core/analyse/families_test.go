@@ -56,7 +56,7 @@ func TestFindingsOfFamiliesAreTrueAndComplete(t *testing.T) {
 			}
 			value, err := program.CompilePoint(n, []string{"x"})
 			assert.NoError(t, err, text)
-			c := claims{t, text, value, f}
+			c := claims{t, n, text, value, f}
 			c.domainAndRange()
 			c.zeros()
 			c.extrema()
