@@ -92,6 +92,8 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			}
 			a, ok = c.curve(d, s, v)
 			c.grips(d, i, s, v)
+		case document.Table:
+			anchors = append(anchors, c.table(d, s, v)...)
 		case document.Path:
 			a, ok = c.path(d, s, v)
 		case document.Steps:
@@ -526,7 +528,7 @@ func (c *Composer) grips(d *evaluate.Demonstration, index int, s *evaluate.Shown
 // labelOf is the LaTeX beside an entry, empty for none.
 func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	e := s.Entry
-	if e.Label == document.LabelNone || e.Kind == document.Trace || e.Kind == document.Found {
+	if e.Label == document.LabelNone || e.Kind == document.Trace || e.Kind == document.Found || e.Kind == document.Table {
 		return ""
 	}
 	switch e.Kind {
@@ -566,6 +568,8 @@ func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float6
 		switch s.Entry.Kind {
 		case document.Curve:
 			parts = append(parts, describeCurve(s))
+		case document.Table:
+			parts = append(parts, fmt.Sprintf("%d plotted points.", len(s.Table.Points)))
 		case document.Steps:
 			parts = append(parts, describeSteps(d, s))
 		case document.Point:

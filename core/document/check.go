@@ -204,7 +204,7 @@ func (c *checker) stated(s Stated) {
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
 		c.text(s.ID, "formula", text)
 	}
@@ -217,6 +217,11 @@ func (c *checker) shown(s Shown) {
 		c.require(s.Finding.IsDrawn(), s.ID, "finding", fmt.Sprintf("“%s” cannot be drawn", s.Finding))
 	}
 	c.require(s.Reading >= 0 && s.Reading < 100, s.ID, "reading", "between 0 and 99")
+	c.require(len(s.Rows) <= MaxRows, s.ID, "rows", fmt.Sprintf("at most %d", MaxRows))
+	for _, r := range s.Rows {
+		c.text(s.ID, "rows", r.X)
+		c.text(s.ID, "rows", r.Y)
+	}
 	if s.Kind == Path {
 		c.require(s.As != "", s.ID, "as", "a parameter is needed")
 		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "vertical asymptote", "horizontal asymptote")

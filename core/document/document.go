@@ -159,6 +159,11 @@ type Shown struct {
 	Feature string `json:"feature,omitempty"`
 	As      string `json:"as,omitempty"`
 
+	// Rows are the points of a table; Joined joins them by lines, Distances shows how far each lies from Function.
+	Rows      []Row `json:"rows,omitempty"`
+	Joined    bool  `json:"joined,omitempty"`
+	Distances bool  `json:"distances,omitempty"`
+
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
@@ -171,6 +176,15 @@ type Shown struct {
 	// Panels lists the ids of the panels it appears in; empty means all.
 	Panels []string `json:"panels,omitempty"`
 }
+
+// Row is a point of a table, each coordinate a formula without parameters, such as 1/2.
+type Row struct {
+	X string `json:"x"`
+	Y string `json:"y"`
+}
+
+// MaxRows is the largest number of points of a table.
+const MaxRows = 500
 
 // Family is one function for several values of a parameter: those of a list, or from an end to another in steps.
 type Family struct {
@@ -200,6 +214,8 @@ const (
 	Steps ShownKind = "steps"
 	// Path is the whole way of a feature while a parameter varies, its locus.
 	Path ShownKind = "path"
+	// Table shows plotted points.
+	Table ShownKind = "table"
 )
 
 // Finding names what the core finds out about a function of one variable.

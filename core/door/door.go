@@ -114,6 +114,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
 		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	case AskTable:
+		return door.table(ask, a)
 	case AskEffect:
 		return door.effect(ask, a)
 	case AskFindings, AskFit, AskAdvice, AskRead:
@@ -393,6 +395,13 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 			return []PieceView{words("the guide " + e.At)}
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	if e.Kind == document.Table {
+		what := fmt.Sprintf("%d plotted points", len(e.Rows))
+		if e.Joined {
+			what += ", joined"
+		}
+		return []PieceView{words(what)}
 	}
 	if e.Kind == document.Path {
 		name := study.FeatureName(e.Feature)

@@ -20,6 +20,9 @@ type Ask struct {
 	Shown *document.Shown `json:"shown,omitempty"`
 	Said  *document.Said  `json:"said,omitempty"`
 	By    int             `json:"by,omitempty"`
+	// From and Step are formulas without parameters.
+	From string `json:"from,omitempty"`
+	Step string `json:"step,omitempty"`
 	// Moving is what is done to a curve.
 	Moving *edit.Moving `json:"moving,omitempty"`
 	// Scene is the place of the scene in play.
@@ -72,6 +75,7 @@ const (
 	AskCounters      AskKind = "counters"      // → Counters
 	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
 	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
+	AskTable         AskKind = "table"         // ID a function's name with From, Step and By rows, or a table's id → Table
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
 	AskFound         AskKind = "found"         // Found, taken in →
 	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
@@ -97,11 +101,29 @@ type Answer struct {
 	Findings *FindingsView      `json:"findings,omitempty"`
 	Effects  []EffectView       `json:"effects,omitempty"`
 	Gallery  []ParentView       `json:"gallery,omitempty"`
+	Table    *TableView         `json:"table,omitempty"`
 	// Beginnings are the ideas with which a demonstration can begin.
 	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
 	Mended     *Mended          `json:"mended,omitempty"`
 	Advice     *AdviceView      `json:"advice,omitempty"`
 	Reading    *ReadingView     `json:"reading,omitempty"`
+}
+
+// TableView is a table with its differences and ratios, and the type that they tell; Type is empty where x does not rise
+// or a value is missing.
+type TableView struct {
+	Rows   []TableRow `json:"rows"`
+	Type   string     `json:"type"`
+	Reason string     `json:"reason"`
+}
+
+// TableRow is a row; what belongs to the step from the row before is empty in the first rows.
+type TableRow struct {
+	X      string `json:"x"`
+	Y      string `json:"y"`
+	First  string `json:"first"`
+	Second string `json:"second"`
+	Ratio  string `json:"ratio"`
 }
 
 // ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high.

@@ -79,3 +79,8 @@ func TestFitAndAdviceAnswerForAPanel(t *testing.T) {
 	panel.Panel = 7
 	assert.NotNil(t, asked(t, it, panel).Problem)
 }
+
+func decode(t testing.TB, data []byte, into any) {
+	t.Helper()
+	require.NoError(t, json.Unmarshal(data, into))
+}

@@ -35,7 +35,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -79,6 +79,10 @@ func readable(s *expr.Scope, e document.Shown) error {
 		}
 		if _, known := s.Functions[e.Function]; !known {
 			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
+		}
+	case document.Table:
+		for _, r := range e.Rows {
+			fields = append(fields, field{name: "rows", text: r.X}, field{name: "rows", text: r.Y})
 		}
 	case document.Point:
 		fields = []field{{name: "x", text: e.X}, {name: "y", text: e.Y}}

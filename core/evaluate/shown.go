@@ -24,6 +24,8 @@ type Shown struct {
 	// Family is set for a curve that is drawn for several values, Steps for a transformation in steps.
 	Family *Family
 	Steps  *Steps
+	// Table is set for plotted points.
+	Table *Table
 	// Grips are the key points of a curve by which a hand moves it.
 	Grips []Grip
 	// Path is set for the way of a feature.
@@ -58,6 +60,9 @@ func (d *Demonstration) loadShown() {
 				s.Steps = d.loadSteps(s)
 				s.ready = s.Steps != nil
 			}
+		case document.Table:
+			s.Table = d.loadTable(e)
+			s.ready = s.Table != nil
 		case document.Path:
 			if d.loadCurve(s); s.ready {
 				s.Path = d.loadPath(s)

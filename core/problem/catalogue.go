@@ -45,6 +45,7 @@ var catalogue = map[string]string{
 	"no-value":           "{0} has no value yet.",
 	"not-a-function":     "{0} is not a function that is stated here.",
 	"not-a-parameter":    "{0} is not a parameter that is stated here.",
+	"row":                "A row of the table needs two numbers; here stand “{0}” and “{1}”.",
 	"no-curve":           "There is no curve yet along which a point could run.",
 	"no-form":            "{0} cannot be written {1}.",
 	"no-path":            "The way of {0} as {1} varies has no equation that could be found.",

@@ -6,6 +6,7 @@ import type { Problem, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
+import RowsField from './RowsField.vue';
 
 const props = defineProps<{ entry: Shown }>();
 const bench = useBench();
@@ -50,6 +51,12 @@ function takeFamily() {
   else delete family.values;
 }
 
+const rows = ref(props.entry.rows ?? []);
+function turnDistances(on: boolean) {
+  entry.value.distances = on;
+  entry.value.function ??= functions.value.at(-1)?.value;
+}
+
 /** An entry that names no panel appears in all. */
 const appearsIn = (id: string) => !entry.value.panels?.length || entry.value.panels.includes(id);
 function tickPanel(id: string, on: boolean) {
@@ -79,6 +86,7 @@ const labels = computed(() => {
     trace: [],
     steps: [],
     path: ['name', 'none'],
+    table: [],
     finding: ['name', 'none'],
   };
   const words: Record<string, string> = {
@@ -100,6 +108,7 @@ const usualPattern = computed(() =>
 
 async function keep() {
   takeFamily();
+  if (entry.value.kind === 'table') entry.value.rows = rows.value.filter((r) => r.x.trim() || r.y.trim());
   refused.value = await bench.askEdit({ kind: 'putShown', shown: toRaw(entry.value) });
   if (!refused.value) bench.editing = '';
 }
@@ -211,6 +220,29 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
       the steps from the parent to
       <Choice v-model="entry.function" :options="functions" label="Function" />
     </label>
+    <template v-else-if="entry.kind === 'table'">
+      <RowsField v-model="rows" />
+      <label class="line"
+        >joined by lines
+        <a-switch
+          :checked="entry.joined ?? false"
+          size="small"
+          aria-label="Joined by lines"
+          @update:checked="entry.joined = $event as boolean"
+      /></label>
+      <label v-if="functions.length" class="line"
+        >distances from a curve
+        <a-switch
+          :checked="entry.distances ?? false"
+          size="small"
+          aria-label="Distances from a curve"
+          @update:checked="turnDistances($event as boolean)"
+      /></label>
+      <label v-if="entry.distances" class="line">
+        of the function
+        <Choice v-model="entry.function" :options="functions" label="Function" />
+      </label>
+    </template>
     <p v-else-if="entry.kind === 'path'" class="hint">
       It is the path of {{ entry.function }} as {{ entry.as }} varies.
     </p>

@@ -7,9 +7,12 @@ import Pieces from '../shared/Pieces.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
+import ValuesTable from './ValuesTable.vue';
 
 const bench = useBench();
 const fresh = ref<Shown>();
+/** The table whose differences are seen. */
+const tabulated = ref('');
 
 const rows = computed(() =>
   (bench.document?.shown ?? []).map((entry) => ({
@@ -39,6 +42,7 @@ const kinds = computed<{ kind: ShownKind | 'family' | 'runner'; words: string; w
   { kind: 'point', words: 'a point', waits: '' },
   { kind: 'runner', words: 'a point that runs along all curves', waits: needsFunction.value },
   { kind: 'guide', words: 'a guide line', waits: '' },
+  { kind: 'table', words: 'plotted points from a table', waits: '' },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
 
@@ -143,6 +147,9 @@ async function clearTrace(e: Shown) {
                 <template v-else-if="entry.kind === 'trace'">
                   <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
                 </template>
+                <template v-else-if="entry.kind === 'table'">
+                  <circle v-for="(y, k) in [13, 9, 11, 4]" :key="k" :cx="4 + 8 * k" :cy="y" r="2.6" />
+                </template>
                 <template v-else-if="entry.family">
                   <path d="M2 3h28" class="ramp-0" />
                   <path d="M2 8h28" class="ramp-4" />
@@ -156,6 +163,16 @@ async function clearTrace(e: Shown) {
             </button>
           </template>
           <Pieces :pieces="sentence" />
+          <template v-if="entry.kind === 'table' && entry.rows?.length" #below>
+            <button
+              class="soft"
+              :aria-expanded="tabulated === entry.id"
+              @click="tabulated = tabulated === entry.id ? '' : entry.id"
+            >
+              {{ tabulated === entry.id ? 'fold differences and ratios' : 'differences and ratios' }}
+            </button>
+            <ValuesTable v-if="tabulated === entry.id" :id="entry.id" of="points" />
+          </template>
         </EntryRow>
       </template>
       <li v-if="bench.editing === 'shown' && fresh"><ShownForm :entry="fresh" /></li>

@@ -13,6 +13,7 @@ import NowLine from './NowLine.vue';
 import ParameterForm from './ParameterForm.vue';
 import PartHead from './PartHead.vue';
 import StatementForm from './StatementForm.vue';
+import ValuesTable from './ValuesTable.vue';
 
 const bench = useBench();
 
@@ -31,6 +32,9 @@ function study(name: string) {
   bench.findings.open = bench.findings.open === name ? '' : name;
   void bench.findings.follow();
 }
+
+/** The function whose table is open. */
+const tabulated = ref('');
 
 /** Why a function has no steps from a parent. */
 const refused = ref<Record<string, string>>({});
@@ -138,6 +142,15 @@ function actions(stated: Stated): Action[] {
             >
               {{ stepsOf(stated.name) ? 'take the steps off' : 'steps from its parent' }}
             </button>
+            <button
+              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
+              class="soft"
+              :aria-expanded="tabulated === stated.name"
+              @click="tabulated = tabulated === stated.name ? '' : stated.name"
+            >
+              {{ tabulated === stated.name ? 'fold the table' : 'table' }}
+            </button>
+            <ValuesTable v-if="tabulated === stated.name" :id="stated.name" of="function" />
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
             <StepsTable
               v-if="!bench.presenting && tableOf(stated.name)"

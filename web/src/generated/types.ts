@@ -27,7 +27,7 @@ export type PanelKind = 'plane';
 export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -136,6 +136,10 @@ export interface Shown {
   /** Feature of Function is followed, as its path, while the parameter As varies. */
   feature?: string;
   as?: string;
+  /** Rows are the points of a table; Joined joins them by lines, Distances shows how far each lies from Function. */
+  rows?: Row[];
+  joined?: boolean;
+  distances?: boolean;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
@@ -146,6 +150,12 @@ export interface Shown {
   hidden?: boolean;
   /** Panels lists the ids of the panels it appears in; empty means all. */
   panels?: string[];
+}
+
+/** Row is a point of a table, each coordinate a formula without parameters, such as 1/2. */
+export interface Row {
+  x: string;
+  y: string;
 }
 
 /** Family is one function for several values of a parameter: those of a list, or from an end to another in steps. */
@@ -195,7 +205,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -210,6 +220,9 @@ export interface Ask {
   shown?: Shown;
   said?: Said;
   by?: number;
+  /** From and Step are formulas without parameters. */
+  from?: string;
+  step?: string;
   /** Moving is what is done to a curve. */
   moving?: Moving;
   /** Scene is the place of the scene in play. */
@@ -248,11 +261,28 @@ export interface Answer {
   findings?: FindingsView;
   effects?: EffectView[];
   gallery?: ParentView[];
+  table?: TableView;
   /** Beginnings are the ideas with which a demonstration can begin. */
   beginnings?: Beginning[];
   mended?: Mended;
   advice?: AdviceView;
   reading?: ReadingView;
+}
+
+/** TableView is a table with its differences and ratios, and the type that they tell; Type is empty where x does not rise or a value is missing. */
+export interface TableView {
+  rows: TableRow[];
+  type: string;
+  reason: string;
+}
+
+/** TableRow is a row; what belongs to the step from the row before is empty in the first rows. */
+export interface TableRow {
+  x: string;
+  y: string;
+  first: string;
+  second: string;
+  ratio: string;
 }
 
 /** ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high. */
