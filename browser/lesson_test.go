@@ -1,6 +1,7 @@
 package browser
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
@@ -332,4 +333,29 @@ func TestAParentIsMovedByHandAndByNumbers(t *testing.T) {
 	l.fill("up by", "3")
 	l.click(".entry-form button", "Move it")
 	until(t, l.page, `() => parvix.document().stated.at(-1).formula === '(x + 2)² + 3'`)
+}
+
+func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = x^2/2")
+	l.open("Show something on the stage")
+	l.item("plotted points")
+	for k, p := range [][2]string{{"0", "0"}, {"1", "1/2"}, {"2", "2"}, {"-1", "3/2"}} {
+		l.fill(fmt.Sprintf("x of point %d", k+1), p[0])
+		l.fill(fmt.Sprintf("y of point %d", k+1), p[1])
+	}
+	click(t, one(t, l.page, `[aria-label="Distances from a curve"]`))
+	l.click(".entry-form button", "Show it")
+	until(t, l.page, `() => parvix.document().shown.at(-1).kind === 'table'`)
+	assert.Len(t, documentOf(t, l.page).Shown[1].Rows, 4)
+	drawn(t, l.page)
+	w := seen(t, l.page)
+	hue := hues[documentOf(t, l.page).Shown[1].Colour]
+	for _, p := range [][2]float64{{0, 0}, {1, 0.5}, {2, 2}, {-1, 1.5}} {
+		assert.Positive(t, ink(t, l.page, [][2]float64{w.pixel(p[0], p[1])}, 3, hue)[0], "the point %v", p)
+	}
+	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('+1'))`)
+	// The table of the function names its type by its second differences.
+	click(t, saying(t, l.page, "[aria-label=Stated] button", "^table"))
+	saying(t, l.page, ".values .told", "It is quadratic")
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Says what is shown: a curve, a point, a guide or a trace, and how it looks.
-import { computed, ref, toRaw } from 'vue';
+import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Problem, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
@@ -10,7 +10,9 @@ import RowsField from './RowsField.vue';
 
 const props = defineProps<{ entry: Shown }>();
 const bench = useBench();
-const entry = ref<Shown>(JSON.parse(JSON.stringify(props.entry)) as Shown);
+/** A copy without the page's own wrappers, as the core takes it. */
+const plain = (e: Shown) => JSON.parse(JSON.stringify(e)) as Shown;
+const entry = ref<Shown>(plain(props.entry));
 const refused = ref<Problem>();
 
 const functions = computed(() =>
@@ -109,7 +111,7 @@ const usualPattern = computed(() =>
 async function keep() {
   takeFamily();
   if (entry.value.kind === 'table') entry.value.rows = rows.value.filter((r) => r.x.trim() || r.y.trim());
-  refused.value = await bench.askEdit({ kind: 'putShown', shown: toRaw(entry.value) });
+  refused.value = await bench.askEdit({ kind: 'putShown', shown: plain(entry.value) });
   if (!refused.value) bench.editing = '';
 }
 
