@@ -359,3 +359,38 @@ func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
 	click(t, saying(t, l.page, "[aria-label=Stated] button", "^table"))
 	saying(t, l.page, ".values .told", "It is quadratic")
 }
+
+func TestTheBoardIsHeldStillPointedAtAndPutBack(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = a x")
+	l.click("[aria-label=Stated] button", "Make a a dial")
+	l.click(".head button", "^Present$")
+	click(t, one(t, l.page, `[aria-label="Sweep a"]`))
+	until(t, l.page, `async () => (await parvix.values()).a !== 1`)
+	require.NoError(t, one(t, l.page, ".plane").Focus())
+	press(t, l.page, 'h')
+	one(t, l.page, `[aria-label="Sweep a"]`)
+	press(t, l.page, 'p')
+	one(t, l.page, ".large-pointer")
+	press(t, l.page, 's')
+	until(t, l.page, `async () => (await parvix.values()).a === 1`)
+	press(t, l.page, '?')
+	saying(t, l.page, ".keys", "hold still")
+	assertAccessible(t, l.page, "the list of keys")
+}
+
+// A curve that is dragged from the folio to a panel appears there.
+func TestAnEntryIsDraggedToItsPanel(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = x")
+	l.click(".chips button", "panels")
+	l.click(".panel-menu button", "same picture")
+	until(t, l.page, `() => document.querySelectorAll('.plane').length === 2`)
+	ask[any](t, l.page, `() => {
+		const data = new DataTransfer();
+		const row = document.querySelector('[aria-label=Shown] .entry');
+		row.dispatchEvent(new DragEvent('dragstart', {bubbles: true, dataTransfer: data}));
+		document.querySelectorAll('.panel')[1].dispatchEvent(new DragEvent('drop', {bubbles: true, cancelable: true, dataTransfer: data}));
+	}`)
+	until(t, l.page, `() => JSON.stringify(parvix.document().shown[0].panels) === '["plane2"]'`)
+}

@@ -10,6 +10,8 @@ import Beginnings from '../stage/Beginnings.vue';
 import StagePanel from '../stage/StagePanel.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
+import KeysCard from './KeysCard.vue';
+import LargePointer from './LargePointer.vue';
 import SceneRibbon from './SceneRibbon.vue';
 import { exposeForTests } from './probe';
 import { useBench } from './store';
@@ -20,6 +22,8 @@ const people = usePerson();
 const router = useRouter();
 const failure = ref('');
 const folioOpen = ref(true);
+const keysOpen = ref(false);
+const pointing = ref(false);
 
 async function open() {
   failure.value = '';
@@ -47,11 +51,15 @@ const panels = computed(() => bench.document?.panels ?? []);
 
 function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement;
-  if (target.matches('input, textarea, [contenteditable]')) return;
+  if (target.matches('input, textarea, select, [contenteditable]')) return;
   const command = e.ctrlKey || e.metaKey;
   if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
   else if (e.key === 'Escape' && bench.presenting) present(false);
+  else if (e.key === '?') keysOpen.value = !keysOpen.value;
+  else if (!command && e.key.toLowerCase() === 'h') bench.sweeps.stopAll();
+  else if (!command && e.key.toLowerCase() === 'p') pointing.value = !pointing.value;
+  else if (!command && e.key.toLowerCase() === 's') bench.startingValues();
   else if (e.key === 'PageDown') void bench.goScene(bench.scene + 1);
   else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;
@@ -108,6 +116,8 @@ onBeforeUnmount(() => {
       <Deck />
       <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
     </template>
+    <KeysCard v-if="keysOpen" @close="keysOpen = false" />
+    <LargePointer v-if="pointing" />
     <p v-if="bench.mistake" class="mistake" role="alert">
       Something went wrong and the last change was not made. {{ bench.mistake }}
       <button class="link" @click="bench.mistake = ''">Close</button>

@@ -50,11 +50,6 @@ async function rename(index: number, name: string): Promise<string> {
   return '';
 }
 
-function starting() {
-  bench.sweeps.stopAll();
-  void bench.moveByHand(['startingValues']);
-}
-
 const comma = computed(() => bench.document?.decimalComma ?? false);
 
 function turnDecimals() {
@@ -130,7 +125,7 @@ function turnUnit() {
     >
       {{ comma ? '1,5' : '1.5' }}
     </button>
-    <button class="chip" @click="starting">↺ starting values</button>
+    <button class="chip" @click="bench.startingValues()">↺ starting values</button>
     <button class="chip fold" :aria-expanded="folio" @click="emit('folio', !folio)">
       {{ folio ? 'fold the folio' : 'open the folio' }}
     </button>

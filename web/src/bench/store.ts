@@ -207,6 +207,12 @@ export const useBench = defineStore('bench', () => {
     await end();
   }
 
+  /** Puts every dial and transformation back to where the scene has it. */
+  function startingValues() {
+    sweeps.stopAll();
+    void moveByHand(['startingValues']);
+  }
+
   /** What is in play, as a scene keeps it. */
   async function stateInPlay() {
     const { values, steps } = await askInPlay({ kind: 'values' });
@@ -383,6 +389,7 @@ export const useBench = defineStore('bench', () => {
 
   return {
     document,
+    startingValues,
     presenting,
     stepsOpen,
     scene,

@@ -128,6 +128,8 @@ async function clearTrace(e: Shown) {
           :name="name(entry)"
           :actions="actions(entry)"
           :class="{ hidden: bench.isHidden(entry.id) }"
+          :draggable="(bench.document?.panels.length ?? 0) > 1"
+          @dragstart="$event.dataTransfer?.setData('text/x-parvix-entry', entry.id)"
         >
           <template #before>
             <button

@@ -192,6 +192,15 @@ const nameOf = (handle: Place) =>
     ? `Point ${entryOf(handle)?.name}; arrow keys move it`
     : `A grip of the curve of ${entryOf(handle)?.function}; arrow keys move it`;
 
+/** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */
+function take(id: string) {
+  if (!bench.document?.shown.some((s) => s.id === id)) return;
+  void bench.change((copy) => {
+    const entry = copy.shown.find((s) => s.id === id)!;
+    entry.panels = [...new Set([...(entry.panels ?? []), props.panel.id])];
+  });
+}
+
 async function settle(handle: Place, end: () => Promise<void>) {
   const entry = entryOf(handle)!;
   const { document: after } = await bench.askInPlay({
@@ -234,7 +243,13 @@ async function nudge(e: KeyboardEvent, handle: Place) {
 </script>
 
 <template>
-  <section ref="box" class="panel" :aria-label="`Panel ${index + 1}`">
+  <section
+    ref="box"
+    class="panel"
+    :aria-label="`Panel ${index + 1}`"
+    @dragover.prevent
+    @drop.prevent="take($event.dataTransfer?.getData('text/x-parvix-entry') ?? '')"
+  >
     <div
       ref="plane"
       class="plane"

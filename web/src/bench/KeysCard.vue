@@ -1,0 +1,80 @@
+<script setup lang="ts">
+// The keys, listed when ? is pressed.
+import { onMounted, useTemplateRef } from 'vue';
+
+const emit = defineEmits<{ close: [] }>();
+const card = useTemplateRef<HTMLElement>('card');
+const keys: [string, string][] = [
+  ['PageDown, PageUp', 'the next scene, the one before'],
+  ['S', 'starting values'],
+  ['H', 'hold still: everything that sweeps stops'],
+  ['P', 'a large pointer, on and off'],
+  ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
+  ['Esc', 'back to the bench'],
+  ['on a dial', 'arrows step, with Shift ten steps; Home, Enter, Space'],
+  ['on the plane', 'arrows move the window, + and − zoom, 0 fits, R reads'],
+];
+onMounted(() => card.value?.focus());
+</script>
+
+<template>
+  <div
+    ref="card"
+    class="keys"
+    role="dialog"
+    aria-label="Keys"
+    tabindex="-1"
+    @keydown.esc.stop="emit('close')"
+  >
+    <button class="close" aria-label="Close the list of keys" @click="emit('close')">×</button>
+    <h2>Keys</h2>
+    <dl>
+      <template v-for="[k, words] in keys" :key="k">
+        <dt>{{ k }}</dt>
+        <dd>{{ words }}</dd>
+      </template>
+    </dl>
+  </div>
+</template>
+
+<style scoped>
+.keys {
+  position: fixed;
+  inset: 0;
+  z-index: 40;
+  margin: auto;
+  width: min(560px, calc(100vw - 32px));
+  height: fit-content;
+  padding: 16px 22px;
+  border: 1px solid var(--axis);
+  border-radius: 8px;
+  background: var(--sheet);
+  font-size: calc(15px * var(--type));
+}
+h2 {
+  margin: 0 0 8px;
+  font-family: var(--serif);
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 20px;
+  margin: 0;
+}
+dt {
+  font-weight: 700;
+}
+dd {
+  margin: 0;
+}
+.close {
+  float: right;
+  width: 40px;
+  height: 40px;
+  border: 0;
+  border-radius: 5px;
+  background: var(--paper);
+  font-size: 20px;
+  cursor: pointer;
+}
+</style>
