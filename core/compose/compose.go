@@ -112,6 +112,9 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			anchors = append(anchors, a)
 		}
 	}
+	if p.Legend {
+		anchors = c.legend(anchors, v)
+	}
 	c.place(anchors, v)
 	c.pic.Live = c.pen.Data
 	return &c.pic
@@ -346,7 +349,9 @@ func (c *Composer) stroke(drawn *drawnCurve, pen strokes, v View) (anchor, bool)
 		}
 	}
 	c.room.lines(c.pen.Data[from:])
-	return c.curveAnchor(c.pen.Data[from:], v)
+	a, ok := c.curveAnchor(c.pen.Data[from:], v)
+	a.pen = pen
+	return a, ok
 }
 
 // band draws an envelope: an area between its bounds, and the bounds as lines.

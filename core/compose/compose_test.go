@@ -201,3 +201,30 @@ func TestTheGroundIsComposedAgainOnlyWhenTheWindowChanges(t *testing.T) {
 	d.Panels[0].Window.Left = -7
 	assert.Greater(t, c.Panel(e, &d.Panels[0], 900, 450).GroundStamp, stamp)
 }
+
+// A legend stands in a corner, names every curve with its line, and covers no curve where a corner is free.
+func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
+	panel := plane(-6, 6, -3, 3, false)
+	panel.Legend = true
+	p, _ := composed(t, panel, 900, 450, []string{"x²/4 − 3", "x²/8 − 3"})
+	require.Len(t, p.Labels, 2)
+	var places [][2]float32
+	for i := 0; i < len(p.Live); {
+		switch picture.Op(p.Live[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(p.Live[i+5])
+		case picture.Marker, picture.Text:
+			i += 6
+		case picture.LabelAt:
+			places = append(places, [2]float32{p.Live[i+2], p.Live[i+3]})
+			i += 4
+		default:
+			i += 4
+		}
+	}
+	require.Len(t, places, 2)
+	assert.Equal(t, places[0][0], places[1][0], "one below the other")
+	assert.Less(t, places[0][1], places[1][1])
+	corner := places[0][0] < 120 || places[0][0] > 780
+	assert.True(t, corner, "%v", places)
+}

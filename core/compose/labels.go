@@ -13,6 +13,8 @@ type anchor struct {
 	label   picture.Label
 	// others are further places on a curve where its label may stand.
 	others [][2]float64
+	// pen is how the curve is drawn, for a legend; a width of 0 stands for what is no curve.
+	pen strokes
 }
 
 // room knows what is taken on a panel, by cells of a few pixels.
@@ -135,10 +137,7 @@ func (c *Composer) place(anchors []anchor, v View) {
 }
 
 func (c *Composer) placeOne(a anchor, v View) {
-	size, measured := c.LabelSizes[a.label.ID]
-	if !measured {
-		size = Size{Width: 12 + 7*float64(len(a.label.LaTeX)), Height: 26}
-	}
+	size := c.labelSize(a.label)
 	best, bestX, bestY := math.MaxInt, a.x, a.y
 	try := func(x, y float64, penalty int) {
 		for k, side := range around {
@@ -166,4 +165,49 @@ func (c *Composer) placeOne(a anchor, v View) {
 	c.room.take(bestX, bestY, size.Width, size.Height, 60)
 	c.pic.Labels = append(c.pic.Labels, a.label)
 	c.pen.LabelAt(len(c.pic.Labels)-1, bestX, bestY)
+}
+
+// Sizes of a legend in pixels: the piece of line before a name, and the room around and between.
+const legendLine, legendGap, legendMargin = 34.0, 4.0, 12.0
+
+// legend names the curves among the anchors in the corner that covers least, and gives back the others.
+func (c *Composer) legend(anchors []anchor, v View) (rest []anchor) {
+	var rows []anchor
+	width, height := 0.0, 0.0
+	for _, a := range anchors {
+		if a.isPoint || a.pen.width == 0 {
+			rest = append(rest, a)
+			continue
+		}
+		size := c.labelSize(a.label)
+		width, height = math.Max(width, legendLine+8+size.Width), height+size.Height+legendGap
+		rows = append(rows, a)
+	}
+	if len(rows) == 0 {
+		return rest
+	}
+	best, left, top := math.MaxInt, legendMargin, legendMargin
+	for _, corner := range [][2]float64{{v.Width - width - legendMargin, legendMargin}, {legendMargin, controlsHeight + legendMargin},
+		{v.Width - width - legendMargin, v.Height - height - legendMargin}, {legendMargin, v.Height - height - legendMargin}} {
+		if cost := c.room.covered(corner[0], corner[1], width, height, v); cost < best {
+			best, left, top = cost, corner[0], corner[1]
+		}
+	}
+	c.room.take(left, top, width, height, 60)
+	for _, a := range rows {
+		size := c.labelSize(a.label)
+		c.pen.Segment(a.pen.colour, a.pen.width, a.pen.pattern, left, top+size.Height/2, left+legendLine, top+size.Height/2)
+		c.pic.Labels = append(c.pic.Labels, a.label)
+		c.pen.LabelAt(len(c.pic.Labels)-1, left+legendLine+8, top)
+		top += size.Height + legendGap
+	}
+	return rest
+}
+
+// labelSize is the measured size of a label, or a guess until the page has told it.
+func (c *Composer) labelSize(l picture.Label) Size {
+	if size, measured := c.LabelSizes[l.ID]; measured {
+		return size
+	}
+	return Size{Width: 12 + 7*float64(len(l.LaTeX)), Height: 26}
 }

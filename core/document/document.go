@@ -51,6 +51,8 @@ type Panel struct {
 	Axes        bool      `json:"axes"`
 	TicksX      TickStyle `json:"ticksX"`
 	TicksY      TickStyle `json:"ticksY"`
+	// Legend names the curves in the emptiest corner instead of at themselves.
+	Legend bool `json:"legend,omitempty"`
 	// Values are the panel's own values of parameters, by name: their dials do not move this panel.
 	Values map[string]float64 `json:"values,omitempty"`
 }

@@ -178,8 +178,8 @@ function actions(stated: Stated): Action[] {
   margin: 0;
   color: var(--muted);
 }
-.soft + .soft {
-  margin-left: 6px;
+.soft {
+  margin: 2px 6px 2px 0;
 }
 .letter {
   color: var(--hue);

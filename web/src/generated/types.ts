@@ -70,6 +70,8 @@ export interface Panel {
   axes: boolean;
   ticksX: TickStyle;
   ticksY: TickStyle;
+  /** Legend names the curves in the emptiest corner instead of at themselves. */
+  legend?: boolean;
   /** Values are the panel's own values of parameters, by name: their dials do not move this panel. */
   values?: Record<string, number>;
 }

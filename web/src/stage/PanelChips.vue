@@ -115,6 +115,15 @@ async function apply() {
             grid <a-switch size="small" :checked="panel.grid" @change="change({ grid: $event as boolean })" />
           </label>
           <label class="row">
+            names in a legend
+            <a-switch
+              size="small"
+              :checked="panel.legend ?? false"
+              aria-label="Names in a legend"
+              @change="change({ legend: $event as boolean })"
+            />
+          </label>
+          <label class="row">
             axes <a-switch size="small" :checked="panel.axes" @change="change({ axes: $event as boolean })" />
           </label>
         </form>
