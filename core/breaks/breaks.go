@@ -498,6 +498,10 @@ func (s *search) settle() {
 			s.found = append(s.found, a)
 			continue
 		}
+		if x, crosses := s.crossing(a-s.together, b+s.together); crosses {
+			s.found = append(s.found, x)
+			continue
+		}
 		x := s.turning(a-s.together, b+s.together)
 		if short := shorten(x, 8); math.Abs(short-x) <= s.together && s.g.isCritical(s.at(short)) {
 			x = short
@@ -507,6 +511,26 @@ func (s *search) settle() {
 			s.found = append(s.found, x)
 		}
 	}
+}
+
+// crossing finds the place of a group at whose ends g lies on both sides of a critical value: a zero of a higher odd order,
+// such as 0 of sin³ x, which is so flat that no interval proves its slope.
+func (s *search) crossing(a, b float64) (x float64, crosses bool) {
+	ga, gb := s.at(a), s.at(b)
+	for _, t := range s.g.near(ga) {
+		if fa, fb := ga-t, gb-t; fa*fb < 0 {
+			x = s.solve(a, b, fa, fb, t)
+			if short := shorten(x, 8); math.Abs(short-x) <= s.together && s.g.isCritical(s.at(short)) {
+				x = short
+			}
+			// A flat zero at 0 itself has no digits of its own.
+			if math.Abs(x) <= s.together && s.g.isCritical(s.at(0)) {
+				x = 0
+			}
+			return x, true
+		}
+	}
+	return 0, false
 }
 
 // turning bisects for the change of sign of g′ in [a, b]; without one it gives the middle.

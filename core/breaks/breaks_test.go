@@ -73,3 +73,16 @@ func TestMoreBreaksThanCanBeListedAreAdmitted(t *testing.T) {
 	_, complete := breaks.New(symbolic.Radians(f.Node, false), []string{"x"}).Find(-6, 6, []float64{0})
 	assert.False(t, complete)
 }
+
+// sin³ x, x³ and x³·cos x cross the axis at a zero of order three (the order of a product is the sum of the orders).
+func TestFlatZerosOfOddOrderAreFound(t *testing.T) {
+	for text, want := range map[string][]float64{"sin(x)^3": {0, math.Pi}, "x^3 cos(x)": {-math.Pi / 2, 0, math.Pi / 2, 3 * math.Pi / 2},
+		"sin(x) sin(sin(x)^2)": {0, math.Pi}, "(x − 1)^5": {1}, "(x − 1/3)^3 (x^2 + 1)": {1.0 / 3}} {
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err)
+		budget := breaks.Budget{Left: 1e6, Over: 1e6}
+		got, complete := breaks.Zeros(f.Node, "x", -2.0015, 4.936, &budget)
+		assert.True(t, complete, text)
+		assert.InDeltaSlice(t, want, got, 1e-7, text)
+	}
+}
