@@ -186,7 +186,7 @@ var hues = []string{"#0b4f8c", "#b5452c", "#0b6b6f", "#6a4c9c", "#8a5a00", "#a83
 func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = -ln(x + 4) + 2")
-	l.click("[aria-label=Stated] button", "steps from its parent")
+	l.click("[aria-label=Stated] button", "from its parent")
 	one(t, l.page, ".player")
 	l.click(".player button", "table")
 	l.click("[aria-label=Stated] button", "^findings")

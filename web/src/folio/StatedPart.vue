@@ -103,7 +103,13 @@ function actions(stated: Stated): Action[] {
           <StatementForm v-if="stated.kind === 'function'" :id="stated.id" :text="view?.text ?? ''" />
           <ParameterForm v-else :stated="stated" />
         </li>
-        <EntryRow v-else :id="stated.id" :name="stated.name" :actions="actions(stated)">
+        <EntryRow
+          v-else
+          :id="stated.id"
+          :name="stated.name"
+          :actions="actions(stated)"
+          :class="{ inline: dial }"
+        >
           <MathText v-if="view" :latex="`\\displaystyle ${view.latex}`" class="formula" />
           <span v-else-if="dial" class="parameter" :class="`hue-${dial.colour % 8}`">
             <MathText :latex="dial.latex" class="letter" /> from {{ dial.from }} to {{ dial.to }}, step
@@ -140,7 +146,7 @@ function actions(stated: Stated): Action[] {
               :title="`Show on the stage how ${stated.name} comes from its parent function`"
               @click="takeApart(stated.name)"
             >
-              {{ stepsOf(stated.name) ? 'take the steps off' : 'steps from its parent' }}
+              {{ stepsOf(stated.name) ? 'take the steps off' : 'from its parent' }}
             </button>
             <button
               v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
@@ -180,6 +186,24 @@ function actions(stated: Stated): Action[] {
 }
 .soft {
   margin: 2px 6px 2px 0;
+}
+/* A parameter and what it does stand in one line. */
+.inline :deep(.body) {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.inline :deep(.says) {
+  width: auto;
+  padding-right: 0;
+}
+.inline .soft {
+  padding: 2px 8px;
+  margin-left: 4px;
+}
+.inline :deep(.effects),
+.inline :deep(.problem) {
+  flex-basis: 100%;
 }
 .letter {
   color: var(--hue);
