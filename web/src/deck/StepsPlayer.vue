@@ -14,7 +14,6 @@ const stepTime = 1400;
 const restTime = 500;
 
 const playing = ref(false);
-let running = 0;
 
 const count = computed(() => props.now.sentences.length);
 const open = computed(() => bench.stepsOpen === props.view.id);
@@ -28,28 +27,29 @@ const still = window.matchMedia('(prefers-reduced-motion: reduce)');
 
 const go = (position: number) => bench.frames.request(['goStep', props.now.index, position]);
 
+/** Counts the glides: only the last one goes on. */
+let glides = 0;
+
 function stop() {
-  cancelAnimationFrame(running);
+  glides++;
   playing.value = false;
 }
 
-/** Moves to a step in an even glide; where motion is unwelcome it is there at once. */
-function glide(to: number): Promise<void> {
+/** Moves to a step in an even glide; where motion is unwelcome it is there at once. False when another took over. */
+async function glide(to: number): Promise<boolean> {
   const from = props.now.position;
-  if (still.matches) return go(to);
-  return new Promise((resolve) => {
-    const begun = performance.now();
-    const time = stepTime * Math.min(1, Math.abs(to - from));
-    const frame = (clock: number) => {
-      const share = Math.min(1, (clock - begun) / Math.max(time, 1));
-      const eased = share * share * (3 - 2 * share);
-      void go(share < 1 ? from + (to - from) * eased : to).then(() => {
-        if (share < 1) running = requestAnimationFrame(frame);
-        else resolve();
-      });
-    };
-    running = requestAnimationFrame(frame);
-  });
+  const mine = ++glides;
+  const begun = performance.now();
+  const time = still.matches ? 0 : stepTime * Math.min(1, Math.abs(to - from));
+  for (;;) {
+    const share = time ? Math.min(1, (performance.now() - begun) / time) : 1;
+    const eased = share * share * (3 - 2 * share);
+    await go(share < 1 ? from + (to - from) * eased : to);
+    if (mine !== glides) return false;
+    if (share >= 1) return true;
+    await new Promise(requestAnimationFrame);
+    if (mine !== glides) return false;
+  }
 }
 
 /** Where a glide is under way to; asked on before it is there, the next step follows from its end. */
@@ -60,17 +60,18 @@ async function step(by: number) {
   stop();
   const next = by > 0 ? Math.floor(from + 1e-9) + 1 : Math.ceil(from - 1e-9) - 1;
   target = Math.max(0, Math.min(count.value, next));
-  await glide(target);
-  target = undefined;
+  if (await glide(target)) target = undefined;
 }
 
 async function play() {
   if (playing.value) return stop();
-  playing.value = true;
+  target = undefined;
   if (props.now.position >= count.value) await go(0);
-  while (playing.value && props.now.position < count.value) {
-    await glide(Math.floor(props.now.position + 1e-9) + 1);
+  playing.value = true;
+  while (props.now.position < count.value) {
+    if (!(await glide(Math.floor(props.now.position + 1e-9) + 1))) break;
     await new Promise((resolve) => window.setTimeout(resolve, restTime));
+    if (!playing.value) break;
   }
   playing.value = false;
 }
