@@ -253,8 +253,14 @@ func (w *walker) arcsine(a sum) sum {
 	return compose(integral(c.Apply("arcsin"), slope), small, w.depth)
 }
 
+// mostPowerSize bounds the exact numbers whose powers are multiplied out: the coefficients of longer ones grow without end.
+const mostPowerSize = 14
+
 // powerSeries is the series q^r, q with a constant that is not 0. Source: Euler's recurrence, Knuth 4.7, formula (9).
 func powerSeries(q []exact.Value, r *big.Rat, depth int) []exact.Value {
+	if symbolic.Size(q[0].Node()) > mostPowerSize {
+		giveUp()
+	}
 	out := []exact.Value{q[0].Power(r)}
 	for n := 1; n < depth; n++ {
 		s := exact.Value{}
