@@ -356,7 +356,16 @@ export const useBench = defineStore('bench', () => {
   async function keepWindow(panel: number) {
     const size = frames.panels[panel];
     const { window } = await askInPlay({ kind: 'window', panel, ...size });
-    if (window) await change((copy) => putWindow(copy, panel, window));
+    if (!window) return;
+    await inLine(async () => {
+      const before = await now();
+      const copy = structuredClone(before.document);
+      putWindow(copy, panel, window);
+      history.note(before);
+      // It is in play already: loading it would take back what a hand has moved on meanwhile.
+      document.value = copy;
+      saving.changed(copy);
+    });
   }
 
   /** Keeps what a trace has recorded with the document. */
