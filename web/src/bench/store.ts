@@ -67,6 +67,8 @@ export const useBench = defineStore('bench', () => {
     await nextTick();
   }
 
+  let windowsKept = false;
+
   // One edit after the other, each on what the one before left.
   let line: Promise<unknown> = Promise.resolve();
   function inLine<T>(task: () => Promise<T>): Promise<T> {
@@ -93,6 +95,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Lets the cores understand a document; values are put in play for the dials that they name. */
   async function load(next: Document, values: Values = {}) {
+    windowsKept = false;
     scene.value = Math.min(scene.value, next.scenes.length - 1);
     const ask: Ask = { kind: 'load', document: next, scene: scene.value };
     // Later questions to the answers core stand in line behind this one.
@@ -271,6 +274,8 @@ export const useBench = defineStore('bench', () => {
     if (at < 0 || at >= count) return;
     sweeps.stopAll();
     cancelAnimationFrame(passing);
+    // The core must know the windows that were kept since it last loaded the scenes.
+    if (windowsKept) await inLine(() => load(document.value!));
     scene.value = at;
     let ended = false;
     gliding.value = true;
@@ -364,6 +369,7 @@ export const useBench = defineStore('bench', () => {
       history.note(before);
       // It is in play already: loading it would take back what a hand has moved on meanwhile.
       document.value = copy;
+      windowsKept = true;
       saving.changed(copy);
     });
   }
