@@ -255,6 +255,9 @@ func (a *analyser) exactPlace(end float64) (exact.Value, bool) {
 // maxRecognised bounds the formulas that are tried at exact numbers, maxCompared those whose terms are.
 const maxRecognised, maxCompared = 120, 90
 
+// maxPairs bounds the pairs of terms that are compared, each as large as the formula.
+const maxPairs = 3000
+
 // recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
 // exactly 0.
 func recognised(n expr.Node, variable string, v float64) (Number, bool) {
@@ -428,7 +431,7 @@ func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
 
 func (t *tailProof) prepare() {
 	terms, ok := symbolic.Numerator(withExponentials(t.n))
-	if !ok || len(terms) < 2 || len(terms) > 12 || symbolic.Size(t.n) > maxCompared {
+	if !ok || len(terms) < 2 || symbolic.Size(t.n) > maxCompared || len(terms)*len(terms)*symbolic.Size(t.n) > maxPairs {
 		return
 	}
 	nodes := make([]expr.Node, len(terms))
