@@ -9,6 +9,8 @@ import (
 	"github.com/go-rod/rod/lib/input"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
 )
 
 // A lesson is built from an empty bench as a teacher would, and what she does is counted: each click, and each text that
@@ -393,4 +395,46 @@ func TestAnEntryIsDraggedToItsPanel(t *testing.T) {
 		document.querySelectorAll('.panel')[1].dispatchEvent(new DragEvent('drop', {bubbles: true, cancelable: true, dataTransfer: data}));
 	}`)
 	until(t, l.page, `() => JSON.stringify(parvix.document().shown[0].panels) === '["plane2"]'`)
+}
+
+// Points are plotted first, by tapping; one that lies wrong is dragged to its place; only then the curve is revealed.
+func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = x^2/2")
+	click(t, one(t, l.page, `[aria-label="Hide f"]`))
+	until(t, l.page, `() => parvix.document().scenes[0].hidden?.length === 1`)
+	l.open("Show something on the stage")
+	l.item("points plotted by tapping")
+	saying(t, l.page, ".plots", "Tap the stage")
+	drawn(t, l.page)
+	w := seen(t, l.page)
+	shape, err := one(t, l.page, ".plane").Shape()
+	require.NoError(t, err)
+	box := shape.Box()
+	for k, p := range [][2]float64{{0, 0}, {1, 0.5}, {2, 3}} {
+		at := w.pixel(p[0], p[1])
+		tap(t, l.page, at[0]/box.Width, at[1]/box.Height)
+		until(t, l.page, `n => parvix.document().shown.at(-1).rows?.length === n`, k+1)
+	}
+	rows := documentOf(t, l.page).Shown[1].Rows
+	assert.Equal(t, document.Row{X: "1", Y: "0.5"}, rows[1], "a tap near the grid means the grid")
+	assert.Equal(t, document.Row{X: "2", Y: "3"}, rows[2])
+	click(t, saying(t, l.page, ".plots button", "done"))
+
+	// The third point belongs to (2, 2).
+	from, to := w.pixel(2, 3), w.pixel(2, 2)
+	pull(t, l.page, one(t, l.page, `[data-grip="3"]`), 0, to[1]-from[1])
+	until(t, l.page, `() => parvix.document().shown.at(-1).rows[2].y === '2'`)
+
+	l.click(".head button", "^Present$")
+	click(t, saying(t, l.page, ".covers button", "hide and reveal"))
+	curve := documentOf(t, l.page).Shown[0].ID
+	one(t, l.page, `[data-cover="`+curve+`"][aria-pressed=false]`)
+	click(t, one(t, l.page, `[data-cover="`+curve+`"]`))
+	drawn(t, l.page)
+	until(t, l.page, `() => document.querySelectorAll('.label').length > 0`)
+	assertAccessible(t, l.page, "presenting with covers")
+	press(t, l.page, '1')
+	until(t, l.page, `id => document.querySelector('[data-cover="' + id + '"]').getAttribute('aria-pressed') === 'false'`, curve)
+	assert.Equal(t, []string{curve}, documentOf(t, l.page).Scenes[0].Hidden, "the scene keeps what it shows")
 }

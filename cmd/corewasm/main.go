@@ -88,6 +88,12 @@ func goScene(share float64) { guarded(func() { the.GoScene(share) }) }
 //go:wasmexport startingValues
 func startingValues() { guarded(the.StartingValues) }
 
+//go:wasmexport turn
+func turn(shown int32) { guarded(func() { the.Turn(int(shown)) }) }
+
+//go:wasmexport unturn
+func unturn() { guarded(the.Unturn) }
+
 //go:wasmexport clearTraces
 func clearTraces() { guarded(the.ClearTraces) }
 

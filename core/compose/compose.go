@@ -93,7 +93,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			a, ok = c.curve(d, s, v)
 			c.grips(d, i, s, v)
 		case document.Table:
-			anchors = append(anchors, c.table(d, s, v)...)
+			anchors = append(anchors, c.table(d, i, s, v)...)
 		case document.Path:
 			a, ok = c.path(d, s, v)
 		case document.Steps:
@@ -492,11 +492,15 @@ func (c *Composer) guide(s *evaluate.Shown, v View) (anchor, bool) {
 
 func (c *Composer) trace(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
 	kept, recorded := d.Trace(s)
+	lastX, lastY := math.Inf(-1), math.Inf(-1)
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {
-			if v.Sees(list[i], list[i+1]) {
-				c.pen.Marker(colourOf(s.Entry), picture.Disc, v.X(list[i]), v.Y(list[i+1]), c.scaled(traceRadius))
+			x, y := v.X(list[i]), v.Y(list[i+1])
+			if !v.Sees(list[i], list[i+1]) || math.Hypot(x-lastX, y-lastY) < s.Entry.Apart {
+				continue
 			}
+			lastX, lastY = x, y
+			c.pen.Marker(colourOf(s.Entry), picture.Disc, x, y, c.scaled(traceRadius))
 		}
 	}
 }
@@ -541,6 +545,10 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 		return s.Path.LaTeX
 	case document.Curve:
 		head := evaluate.HeadLaTeX(s.Curve.Stated.Name, nil)
+		// A curve that has collapsed would seem to have vanished: it says what it is now.
+		if kind := d.Collapsed(s.Curve); kind != "" {
+			return head + `\text{, now a ` + kind + `}`
+		}
 		if e.Label == document.LabelFormula {
 			return d.HeadLaTeX(s.Curve.Stated.Name, s.Curve.Stated.Variables) + "=" + d.Now(s.Curve)
 		}

@@ -12,6 +12,7 @@ import (
 	"parvix/core/compose"
 	"parvix/core/document"
 	"parvix/core/evaluate"
+	"parvix/core/found"
 	"parvix/core/picture"
 )
 
@@ -59,6 +60,24 @@ func lines(data []float32, colour picture.Colour) (list [][][2]float64) {
 		}
 	}
 	return list
+}
+
+// markers counts the markers of a colour.
+func markers(data []float32, colour picture.Colour) (n int) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(data[i+5])
+		case picture.Marker, picture.Text:
+			if picture.Op(data[i]) == picture.Marker && picture.Colour(data[i+1]) == colour {
+				n++
+			}
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	return n
 }
 
 func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
@@ -227,4 +246,47 @@ func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
 	assert.Less(t, places[0][1], places[1][1])
 	corner := places[0][0] < 120 || places[0][0] > 780
 	assert.True(t, corner, "%v", places)
+}
+
+// A tap near a line of the grid means that line; elsewhere a number that is rounded to the window's grain.
+func TestATapMeansTheGridNearby(t *testing.T) {
+	p := plane(-6, 6, -4, 4, true)
+	v := compose.Seen(&p, 1200, 800)
+	x, y := v.Tapped(&p, v.X(2)+3, v.Y(-1)-4)
+	assert.Equal(t, [2]float64{2, -1}, [2]float64{x, y})
+	x, _ = v.Tapped(&p, v.X(0.0931), v.Y(0))
+	assert.InDelta(t, 0.09, x, 0.011)
+	p.TicksX = document.TicksInPi
+	x, _ = v.Tapped(&p, v.X(math.Pi)+2, v.Y(0))
+	assert.InDelta(t, math.Pi, x, 1e-9)
+}
+
+// A trace that is thinned keeps its dots apart; a curve that has collapsed says what it is.
+func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
+	kept := []float64{}
+	for k := range 200 {
+		kept = append(kept, float64(k)*0.01, 0.5)
+	}
+	point := document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "0", Y: "0"}
+	dots := func(apart float64) int {
+		pic, _ := composed(t, plane(-6, 6, -4, 4, true), 1200, 800, nil, point,
+			document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: kept, Apart: apart, Colour: 5})
+		return markers(pic.Live, 5)
+	}
+	assert.Greater(t, dots(0), 190)
+	assert.InDelta(t, 200/20, dots(20), 2, "200 pixels of trace, 20 apart")
+
+	p := plane(-6, 6, -4, 4, true)
+	_, e := composed(t, p, 1200, 800, []string{"0x²"})
+	e.PutCollapses([]found.Collapse{{Function: "f_0", Parameter: "a", Value: 0, Kind: "level line"}})
+	assert.Empty(t, e.Collapsed(e.Functions[0]), "there is no parameter a")
+	d := e.Document
+	d.Stated[0].Formula = "a x²"
+	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-1", To: "1", Step: "1"})
+	d.Scenes[0].Values["a"] = 0
+	e = evaluate.Load(d, e)
+	var c compose.Composer
+	assert.Equal(t, `f_{0}\text{, now a level line}`, c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+	e.Set(0, 1)
+	assert.Equal(t, "f_{0}", c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
 }

@@ -14,7 +14,7 @@ import (
 const notOff = 3.0
 
 // table draws plotted points, joined where that is wanted, and how far those off the curve lie from it.
-func (c *Composer) table(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchors []anchor) {
+func (c *Composer) table(d *evaluate.Demonstration, index int, s *evaluate.Shown, v View) (anchors []anchor) {
 	t, colour := s.Table, colourOf(s.Entry)
 	if s.Entry.Joined {
 		from := len(c.pen.Data)
@@ -37,7 +37,12 @@ func (c *Composer) table(d *evaluate.Demonstration, s *evaluate.Shown, v View) (
 					LaTeX: d.Typeset(signed(off)), Colour: picture.Ink}})
 			}
 		}
-		c.pen.Marker(colour, picture.Disc, x, y, c.scaled(pointRadius-1.5))
+		shape := picture.Disc
+		if t.Movable() {
+			shape = picture.Grip
+			c.pen.Handle(index+evaluate.GripStride*(i+1), x, y)
+		}
+		c.pen.Marker(colour, shape, x, y, c.scaled(pointRadius-1.5))
 		c.room.take(x-7, y-7, 14, 14, 50)
 	}
 	return anchors

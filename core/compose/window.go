@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"parvix/core/document"
+	"parvix/core/number"
 )
 
 // View is a panel's window as it is seen: the ends and the size in CSS pixels.
@@ -55,6 +56,32 @@ func (v View) AtY(py float64) float64 { return v.Top - py/v.Height*(v.Top-v.Bott
 // Grain is the size of a decimal step that is about two pixels wide: what a dragged point is rounded to.
 func (v View) Grain() float64 {
 	return math.Pow(10, math.Ceil(math.Log10(2*(v.Right-v.Left)/v.Width)))
+}
+
+// snapRoom is the distance in pixels within which a tap meets a line of the grid.
+const snapRoom = 7.0
+
+// Tapped is the place of the plane that a tap means: the grid's lines nearby, else a number rounded to the grain.
+func (v View) Tapped(p *document.Panel, px, py float64) (x, y float64) {
+	near := func(at, perPixel float64, style document.TickStyle, lo, hi, pixels float64) float64 {
+		a := ticks(style, lo, hi, pixels)
+		lines := a.fine
+		for _, t := range a.ticks {
+			lines = append(lines, t.value)
+		}
+		best := math.Inf(1)
+		for _, line := range lines {
+			if math.Abs(line-at) < math.Abs(best-at) {
+				best = line
+			}
+		}
+		if math.Abs(best-at) <= snapRoom*perPixel {
+			return number.Round(best, 12)
+		}
+		return number.Round(math.Round(at/v.Grain())*v.Grain(), number.Decimals(v.Grain(), 9))
+	}
+	return near(v.AtX(px), (v.Right-v.Left)/v.Width, p.TicksX, v.Left, v.Right, v.Width),
+		near(v.AtY(py), (v.Top-v.Bottom)/v.Height, p.TicksY, v.Bottom, v.Top, v.Height)
 }
 
 // Widths that a window may have.

@@ -217,6 +217,7 @@ func (c *checker) shown(s Shown) {
 		c.require(s.Finding.IsDrawn(), s.ID, "finding", fmt.Sprintf("“%s” cannot be drawn", s.Finding))
 	}
 	c.require(s.Reading >= 0 && s.Reading < 100, s.ID, "reading", "between 0 and 99")
+	c.require(s.Apart >= 0 && s.Apart <= 200, s.ID, "apart", "between 0 and 200")
 	c.require(len(s.Rows) <= MaxRows, s.ID, "rows", fmt.Sprintf("at most %d", MaxRows))
 	for _, r := range s.Rows {
 		c.text(s.ID, "rows", r.X)

@@ -140,7 +140,8 @@ type Shown struct {
 	Parent   bool   `json:"parent,omitempty"`
 	// Family draws the curve once for each of several values of one parameter.
 	Family *Family `json:"family,omitempty"`
-	// Grips lets a hand move and stretch the curve by its key points, where its form has parameters.
+	// Grips lets a hand move and stretch the curve by its key points, where its form has parameters, or the points of a
+	// table.
 	Grips bool `json:"grips,omitempty"`
 	// Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one.
 	Reading int `json:"reading,omitempty"`
@@ -169,6 +170,8 @@ type Shown struct {
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
+	// Apart thins a trace: its dots are at least so many pixels apart.
+	Apart float64 `json:"apart,omitempty"`
 
 	Colour  int         `json:"colour"`
 	Pattern LinePattern `json:"pattern,omitempty"`

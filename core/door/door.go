@@ -54,7 +54,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -114,6 +114,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
 		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	case AskPlot:
+		return door.plot(ask, a)
 	case AskTable:
 		return door.table(ask, a)
 	case AskEffect:
@@ -121,10 +123,12 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	case AskFindings, AskFit, AskAdvice, AskRead:
 		return door.study(ask, a)
 	case AskFound:
-		if ask.Found == nil {
-			return problem.New("field", 0, 0, "found", "it is missing")
+		if ask.Found != nil {
+			door.d.PutFound(ask.Found)
 		}
-		door.d.PutFound(ask.Found)
+		if ask.Collapses != nil {
+			door.d.PutCollapses(ask.Collapses)
+		}
 	case AskDraw:
 		a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
 	case AskTypeset:
@@ -221,6 +225,17 @@ func (door *Door) window(ask *Ask, a *Answer) error {
 	}
 	a.Window = &w
 	return nil
+}
+
+// plot adds the point of the plane that a tap on a panel means to a table.
+func (door *Door) plot(ask *Ask, a *Answer) (err error) {
+	if door.composer(ask.Panel) == nil {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := door.d.Panel(ask.Panel)
+	x, y := compose.Seen(p, ask.Width, ask.Height).Tapped(p, ask.X, ask.Y)
+	a.Document, err = edit.Plot(ask.Document, ask.ID, door.d.Numeral(number.Format(x, 9)), door.d.Numeral(number.Format(y, 9)))
+	return err
 }
 
 // viewError turns an error of the core into its view; anything but a problem is a programmer's mistake.

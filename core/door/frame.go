@@ -70,6 +70,20 @@ func (door *Door) GoScene(share float64) {
 	}
 }
 
+// Turn covers a shown entry that is seen, or reveals one that is not; Unturn undoes them all.
+func (door *Door) Turn(shown int) {
+	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) {
+		door.d.Turn(door.d.Shown[shown])
+	}
+}
+
+// Unturn shows what the scene shows.
+func (door *Door) Unturn() {
+	if door.d != nil {
+		door.d.Unturn()
+	}
+}
+
 // ClearTraces forgets recorded positions.
 func (door *Door) ClearTraces() {
 	if door.d != nil {
@@ -85,7 +99,7 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	}
 	v := compose.Seen(door.d.Panel(panel), width, height)
 	if grip >= 0 {
-		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py))
+		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py), v.Grain())
 		return
 	}
 	door.d.Drag(entry, v.AtX(px), v.AtY(py), v.Grain())
@@ -107,9 +121,8 @@ func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
 		return
 	}
 	grain := compose.Seen(door.d.Panel(panel), width, height).Grain()
-	if grip >= 0 && grip < len(entry.Grips) {
-		g := entry.Grips[grip]
-		door.d.DragGrip(entry, grip, g.X+dx*grain, g.Y+dy*grain)
+	if x, y, ok := entry.GripAt(grip); ok {
+		door.d.DragGrip(entry, grip, x+dx*grain, y+dy*grain, grain)
 		return
 	}
 	door.d.Nudge(entry, dx, dy, grain)

@@ -39,6 +39,8 @@ type Ask struct {
 	// X and Y are a place on the panel in pixels.
 	X float64 `json:"x,omitempty"`
 	Y float64 `json:"y,omitempty"`
+	// Collapses tell at which values which functions are of another type.
+	Collapses []found.Collapse `json:"collapses,omitempty"`
 	// Found are findings to be taken in.
 	Found *found.Found `json:"found,omitempty"`
 }
@@ -57,7 +59,8 @@ const (
 	AskPutSaid       AskKind = "putSaid"       // Document, Said → Document
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskMove          AskKind = "move"          // Document, ID, By → Document
-	AskSettle        AskKind = "settle"        // Document, ID of a free point → Document with its place in play
+	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play
+	AskPlot          AskKind = "plot"          // Document, ID of a table, Panel, X, Y → Document with a point there
 	AskMoveCurve     AskKind = "moveCurve"     // Document, ID of a function, Moving → Document
 	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
@@ -77,7 +80,7 @@ const (
 	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
 	AskTable         AskKind = "table"         // ID a function's name with From, Step and By rows, or a table's id → Table
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
-	AskFound         AskKind = "found"         // Found, taken in →
+	AskFound         AskKind = "found"         // Found or Collapses, taken in →
 	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
 	AskAdvice        AskKind = "advice"        // Panel, Window, Width, Height, Values → Advice
 	AskRead          AskKind = "read"          // Panel, Window, Width, Height, Values, X and Y or ID and Text → Reading

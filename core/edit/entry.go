@@ -19,6 +19,14 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 	if err := readable(s, entry); err != nil {
 		return nil, err
 	}
+	if entry.Kind == document.Curve && entry.Grips && entry.Family == nil {
+		held, err := giveDials(d, entry.Function)
+		if err != nil {
+			p, _ := problem.Of(err)
+			return nil, p.In(entry.ID, "grips")
+		}
+		d = held
+	}
 	if entry.Kind == document.Point {
 		name, ok := expr.NameOf(entry.Name)
 		switch {
@@ -164,21 +172,43 @@ func move[T any](list []T, by int, wanted func(T) bool) {
 	}
 }
 
-// Settle writes the place at which a free point was left in play into the document.
+// Settle writes the places at which a free point or plotted points were left in play into the document.
 func Settle(before *document.Document, d *evaluate.Demonstration, id string) *document.Document {
 	after := clone(before)
+	entry := shownWithID(after, id)
 	for _, s := range d.Shown {
-		x, y, free := s.Place()
-		if s.Entry.ID != id || !free || math.IsNaN(s.X+s.Y) {
+		if s.Entry.ID != id || entry == nil {
 			continue
 		}
-		for i := range after.Shown {
-			if after.Shown[i].ID == id {
-				after.Shown[i].X, after.Shown[i].Y = d.Numeral(x), d.Numeral(y)
-			}
+		if x, y, free := s.Place(); free && !math.IsNaN(s.X+s.Y) {
+			entry.X, entry.Y = d.Numeral(x), d.Numeral(y)
+		}
+		if s.Table != nil && s.Table.Movable() {
+			entry.Rows = s.Table.Rows(d)
 		}
 	}
 	return after
+}
+
+// Plot adds a point at (x, y), as they are typed, to a table.
+func Plot(before *document.Document, id, x, y string) (*document.Document, error) {
+	after := clone(before)
+	entry := shownWithID(after, id)
+	if entry == nil || entry.Kind != document.Table {
+		return nil, problem.New("field", 0, len(id), "id", "there is no such table")
+	}
+	entry.Rows = append(entry.Rows, document.Row{X: x, Y: y})
+	return after, after.Check()
+}
+
+// shownWithID finds an entry of the stage; nil when there is none.
+func shownWithID(d *document.Document, id string) *document.Shown {
+	for i := range d.Shown {
+		if d.Shown[i].ID == id {
+			return &d.Shown[i]
+		}
+	}
+	return nil
 }
 
 func freePointName(d *document.Document) string {

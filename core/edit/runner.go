@@ -22,7 +22,7 @@ func RunAlong(before *document.Document, scene int) (*document.Document, error) 
 	if len(functions) == 0 {
 		return nil, problem.New("no-curve", 0, 0)
 	}
-	name := freeDialName(d)
+	name := freeLetter(d, strings.Fields("t u s v w q")...)
 	p := newParameter(d, NewID(d, "s"), name, freeColour(parameterColours(d)))
 	p.Sweep = &document.Sweep{Way: document.Once, Seconds: 6}
 	d.Stated = append(d.Stated, p)
@@ -59,13 +59,4 @@ func RunAlong(before *document.Document, scene int) (*document.Document, error) 
 		return nil, err
 	}
 	return d, d.Check()
-}
-
-func freeDialName(d *document.Document) string {
-	for _, name := range strings.Fields("t u s v w q") {
-		if d.StatedNamed(name) == nil {
-			return name
-		}
-	}
-	return "t_" + NewID(d, "1")
 }

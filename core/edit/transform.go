@@ -1,10 +1,15 @@
 package edit
 
 import (
+	"fmt"
+	"math"
+
 	"parvix/core/document"
 	"parvix/core/evaluate"
 	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/problem"
+	"parvix/core/program"
 	"parvix/core/symbolic"
 	"parvix/core/transform"
 )
@@ -101,6 +106,79 @@ func FromParent(before *document.Document, kind transform.Kind) (*document.Docum
 		}
 	}
 	return d, d.Check()
+}
+
+// giveDials writes a function whose form has plain numbers with dials in their places, so that a hand can move its
+// curve: 2(x − 3)² + 1 becomes a(x − h)² + k with a = 2, h = 3, k = 1. A function with a dial in its form stays.
+func giveDials(before *document.Document, function string) (*document.Document, error) {
+	d := clone(before)
+	stated := d.StatedNamed(function)
+	if stated == nil {
+		return nil, problem.New("not-a-function", 0, len(function), function)
+	}
+	entry, f, err := functionOfOne(d, stated.ID)
+	if err != nil {
+		return nil, err
+	}
+	x := entry.Variables[0]
+	found, reason := transform.Recognise(f, x, d.AngleUnit == document.Degree)
+	if reason != "" {
+		return nil, problem.New("no-grips", 0, 0, function, reason)
+	}
+	form := &found.Written
+	places := []struct {
+		letter string
+		node   *expr.Node
+	}{{"a", &form.A}, {"b", &form.B}, {"h", &form.H}, {"k", &form.K}}
+	for _, p := range places {
+		if len(expr.Names(*p.node)) > 0 {
+			return d, nil
+		}
+	}
+	values := map[string]float64{}
+	var names []string
+	for _, p := range places {
+		at, err := program.CompilePoint(symbolic.Radians(*p.node, d.AngleUnit == document.Degree), []string{x})
+		if err != nil {
+			return nil, err
+		}
+		value := at([]float64{0})
+		if p.letter == "b" && value == 1 {
+			continue
+		}
+		name := freeLetter(d, p.letter)
+		names, values[name] = append(names, name), number.Round(value, 6)
+		*p.node = &expr.Name{Name: name}
+	}
+	stated.Formula = written(d, form.Node(x))
+	if d, err = AddParameters(d, names); err != nil {
+		return nil, err
+	}
+	for _, name := range names {
+		dial := d.StatedNamed(name)
+		if reach := math.Abs(values[name]); reach > 5 {
+			end := number.Format(5*math.Ceil(reach/5), 0)
+			dial.From, dial.To = "-"+end, end
+		}
+		for i := range d.Scenes {
+			d.Scenes[i].Values[name] = values[name]
+		}
+	}
+	return d, d.Check()
+}
+
+// freeLetter is a name for a new parameter: the first of the letters that is free, or the first one with a number.
+func freeLetter(d *document.Document, letters ...string) string {
+	for _, name := range letters {
+		if d.StatedNamed(name) == nil {
+			return name
+		}
+	}
+	for n := 1; ; n++ {
+		if name := fmt.Sprintf("%s_%d", letters[0], n); d.StatedNamed(name) == nil {
+			return name
+		}
+	}
 }
 
 // functionOfOne finds a stated function of one variable that can be read.

@@ -140,3 +140,35 @@ func TestEveryIdeaBeginsWhole(t *testing.T) {
 	_, err := edit.Begin(document.New(""), "wobble")
 	assert.Error(t, err)
 }
+
+// Taking hold of a curve with plain numbers puts dials in their places (vertex form, common practice).
+func TestACurveWithPlainNumbersGetsDialsWhenItIsTakenHoldOf(t *testing.T) {
+	for text, want := range map[string]string{"f(x) = 2(x − 3)² + 1": "a(x − h)² + k", "f(x) = x² + 8x + 11": "a(x − h)² + k",
+		"f(x) = 3 sin(2x)": "a sin(b(x − h)) + k", "f(x) = |x|": "a·|x − h| + k"} {
+		d, _ := withFunction(t, text)
+		curve := d.Shown[0]
+		curve.Grips = true
+		held, err := edit.PutShown(d, curve)
+		require.NoError(t, err, text)
+		assert.Equal(t, want, held.Stated[0].Formula, text)
+		before, after := evaluate.Load(d, nil), evaluate.Load(held, nil)
+		require.Empty(t, after.Problems, text)
+		for x := -3.0; x <= 3; x += 0.37 {
+			assert.InDelta(t, before.Functions[0].Curve.At(x, before.Inputs()), after.Functions[0].Curve.At(x, after.Inputs()), 1e-9, text)
+		}
+		assert.NotEmpty(t, after.Shown[0].Grips, text)
+	}
+	d, _ := withFunction(t, "f(x) = 40x² + 1")
+	curve := d.Shown[0]
+	curve.Grips = true
+	held, err := edit.PutShown(d, curve)
+	require.NoError(t, err)
+	assert.Equal(t, "40", held.StatedNamed("a").To, "the dial reaches its value")
+	d, _ = withFunction(t, "f(x) = x + sin x")
+	curve = d.Shown[0]
+	curve.Grips = true
+	_, err = edit.PutShown(d, curve)
+	p, _ := problem.Of(err)
+	require.NotNil(t, p)
+	assert.Equal(t, "no-grips", p.Code, "no single parent can be moved to it")
+}

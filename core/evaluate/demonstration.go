@@ -50,6 +50,8 @@ type Demonstration struct {
 	memberIn    []float64 // the inputs of a family's member
 	moved       []uint64  // for each parameter the tick of its last move
 	traces      map[string][]float64
+	collapses   []found.Collapse
+	turned      map[string]bool         // entries covered or revealed in play, by id
 	found       map[string]*found.Found // by function
 	foundTick   uint64                  // counts findings that came
 	// numbers are the values as fractions, as they were at a tick.
@@ -91,10 +93,11 @@ type depends struct {
 // are still there; otherwise parameters start at the first scene's values.
 func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d := &Demonstration{Document: doc, Counters: &Counters{Runs: map[string]int{}}, tick: 1,
-		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, found: map[string]*found.Found{}}
+		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, turned: map[string]bool{}, found: map[string]*found.Found{}}
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick
+		d.turned, d.collapses = before.turned, before.collapses
 		d.Scene = min(before.Scene, len(doc.Scenes)-1)
 		d.stepsBefore = map[string]*Steps{}
 		for _, s := range before.Shown {

@@ -43,6 +43,19 @@ func (d *Demonstration) PutFound(f *found.Found) {
 	d.foundTick++
 }
 
+// PutCollapses takes in at which values which functions collapse.
+func (d *Demonstration) PutCollapses(list []found.Collapse) { d.collapses = list }
+
+// Collapsed says what a function is at the values in play when it is none of its own type, empty else.
+func (d *Demonstration) Collapsed(f *Function) string {
+	for _, c := range d.collapses {
+		if i := d.Find(c.Parameter); c.Function == f.Stated.Name && i >= 0 && d.in[1+i] == c.Value {
+			return c.Kind
+		}
+	}
+	return ""
+}
+
 // FoundOf gives the last findings of a function; current tells that they hold for the values in play.
 func (d *Demonstration) FoundOf(f *Function) (last *found.Found, current bool) {
 	last = d.found[f.Stated.Name]

@@ -110,9 +110,25 @@ func (g *Grip) numbers(d *Demonstration) (a, b, h, k float64) {
 	return n[atA](d.in), n[atB](d.in), n[atH](d.in), n[atK](d.in)
 }
 
-// DragGrip moves the parameters behind a grip so that it comes near (x, y), on their steps.
-func (d *Demonstration) DragGrip(s *Shown, i int, x, y float64) {
-	if i < 0 || i >= len(s.Grips) {
+// GripAt is where a grip of an entry is in play; false when it has no such grip.
+func (s *Shown) GripAt(i int) (x, y float64, ok bool) {
+	switch {
+	case s.Table != nil && s.Table.Movable() && i >= 0 && i < len(s.Table.Points):
+		return s.Table.Points[i][0], s.Table.Points[i][1], true
+	case i >= 0 && i < len(s.Grips):
+		return s.Grips[i].X, s.Grips[i].Y, true
+	}
+	return 0, 0, false
+}
+
+// DragGrip moves what is behind a grip so that it comes near (x, y): parameters on their steps, a plotted point on the
+// grain, in play only until it settles.
+func (d *Demonstration) DragGrip(s *Shown, i int, x, y, grain float64) {
+	if _, _, ok := s.GripAt(i); !ok {
+		return
+	}
+	if s.Table != nil {
+		s.Table.drag(i, x, y, grain)
 		return
 	}
 	g := &s.Grips[i]

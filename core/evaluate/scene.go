@@ -10,8 +10,18 @@ import (
 // scene is the scene in play; every document has one.
 func (d *Demonstration) scene() *document.Scene { return &d.Document.Scenes[d.Scene] }
 
-// InScene tells whether an entry can be drawn and belongs to the scene.
-func (d *Demonstration) InScene(s *Shown) bool { return s.ready && !d.scene().IsHidden(s.Entry.ID) }
+// InScene tells whether an entry can be drawn, belongs to the scene and is not covered.
+func (d *Demonstration) InScene(s *Shown) bool {
+	return s.ready && !d.scene().IsHidden(s.Entry.ID) != d.turned[s.Entry.ID]
+}
+
+// Turn covers an entry that is seen, or reveals one that is not, in play only: until another scene or Unturn.
+func (d *Demonstration) Turn(s *Shown) {
+	d.turned[s.Entry.ID] = !d.turned[s.Entry.ID]
+}
+
+// Unturn shows what the scene shows, and nothing else.
+func (d *Demonstration) Unturn() { clear(d.turned) }
 
 // Appears tells whether an entry is drawn in the scene on a panel.
 func (d *Demonstration) Appears(s *Shown, p *document.Panel) bool {
@@ -69,7 +79,8 @@ func (d *Demonstration) BeginScene(i int) {
 	for k := range d.windows {
 		d.passage.windows = append(d.passage.windows, [2]document.Window{d.windows[k], s.WindowOf(&d.Document.Panels[k])})
 	}
-	// Recorded traces belong to what was seen before.
+	// What was covered and what was recorded belong to what was seen before.
+	d.Unturn()
 	d.traces = map[string][]float64{}
 }
 

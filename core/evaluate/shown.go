@@ -237,10 +237,13 @@ func (d *Demonstration) Drag(s *Shown, x, y, grain float64) {
 		d.Set(s.dragY, d.Parameters[s.dragY].OnStep(y))
 	}
 	if s.fixed {
-		decimals := number.Decimals(grain, 9)
-		s.X = number.Round(math.Round(x/grain)*grain, decimals)
-		s.Y = number.Round(math.Round(y/grain)*grain, decimals)
+		s.X, s.Y = onGrain(x, grain), onGrain(y, grain)
 	}
+}
+
+// onGrain rounds to a decimal step, without the last bits of a product.
+func onGrain(v, grain float64) float64 {
+	return number.Round(math.Round(v/grain)*grain, number.Decimals(grain, 9))
 }
 
 // Nudge moves a point as Drag does, by steps.

@@ -19,6 +19,14 @@ type Found struct {
 	Told map[document.Finding]string `json:"told"`
 }
 
+// Collapse is a value of a parameter at which a function is one of another type, such as a level line.
+type Collapse struct {
+	Function  string  `json:"function"`
+	Parameter string  `json:"parameter"`
+	Value     float64 `json:"value"`
+	Kind      string  `json:"kind"`
+}
+
 // Point is a point of the graph, or a hole or a jump's end when Open.
 type Point struct {
 	X    float64 `json:"x"`

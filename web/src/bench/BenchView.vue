@@ -7,6 +7,7 @@ import { usePerson } from '../api/person';
 import Deck from '../deck/Deck.vue';
 import Folio from '../folio/Folio.vue';
 import Beginnings from '../stage/Beginnings.vue';
+import CoverStrip from '../stage/CoverStrip.vue';
 import StagePanel from '../stage/StagePanel.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
@@ -67,12 +68,13 @@ function key(e: KeyboardEvent) {
 }
 
 function present(on: boolean) {
+  bench.unturn();
   bench.presenting = on;
   if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);
   else if (document.fullscreenElement) void document.exitFullscreen();
 }
 const leftFullScreen = () => {
-  if (!document.fullscreenElement) bench.presenting = false;
+  if (!document.fullscreenElement && bench.presenting) present(false);
 };
 
 const flush = () => void bench.saving.flush();
@@ -101,6 +103,7 @@ onBeforeUnmount(() => {
     <BenchHead :presenting="bench.presenting" @present="present" />
     <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
     <main v-if="bench.document" class="stage" :class="`panels-${panels.length}`">
+      <CoverStrip v-if="bench.presenting" />
       <StagePanel v-for="(panel, index) in panels" :key="panel.id" :panel="panel" :index="index" />
       <Beginnings v-if="isEmpty" />
     </main>

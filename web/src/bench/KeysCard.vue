@@ -8,6 +8,7 @@ const keys: [string, string][] = [
   ['PageDown, PageUp', 'the next scene, the one before'],
   ['S', 'starting values'],
   ['H', 'hold still: everything that sweeps stops'],
+  ['1 … 9', 'while presenting: hide and reveal what is shown'],
   ['P', 'a large pointer, on and off'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
   ['Esc', 'back to the bench'],

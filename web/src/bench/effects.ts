@@ -1,12 +1,16 @@
 // What each parameter does: asked of the core that has time, once the stated formulas rest, and marked on the dials.
 import { ref, shallowRef } from 'vue';
 import type { Core } from '../core/client';
-import type { Document, EffectView } from '../generated/types';
+import type { Collapse, Document, EffectView } from '../generated/types';
 
 /** Milliseconds for which the formulas must rest. */
 const rest = 500;
 
-export function useEffects(answers: Core, document: () => Document | undefined) {
+export function useEffects(
+  answers: Core,
+  tell: (collapses: Collapse[]) => void,
+  document: () => Document | undefined,
+) {
   /** The parameter whose effect is open in the folio. */
   const open = ref('');
   const views = shallowRef<Record<string, EffectView[]>>({});
@@ -35,6 +39,13 @@ export function useEffects(answers: Core, document: () => Document | undefined) 
     }
     seen = state;
     views.value = found;
+    tell(
+      Object.entries(found).flatMap(([parameter, effects]) =>
+        effects.flatMap(({ function: name, degenerate }) =>
+          degenerate.map(({ value, kind }) => ({ function: name, parameter, value, kind })),
+        ),
+      ),
+    );
   }
 
   function clear() {

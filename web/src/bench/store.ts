@@ -4,7 +4,17 @@ import { markRaw, nextTick, reactive, ref, shallowRef } from 'vue';
 import { cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
-import type { Answer, Ask, Document, FrameTexts, Loaded, Mended, Problem, Window } from '../generated/types';
+import type {
+  Answer,
+  Ask,
+  Collapse,
+  Document,
+  FrameTexts,
+  Loaded,
+  Mended,
+  Problem,
+  Window,
+} from '../generated/types';
 import { useEffects } from './effects';
 import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
@@ -49,7 +59,11 @@ export const useBench = defineStore('bench', () => {
     () => void frames.request(),
   );
 
-  const effects = useEffects(answers, () => document.value);
+  const effects = useEffects(answers, tellCollapses, () => document.value);
+  /** Lets the frames know at which values a curve collapses, so that it says what it is there. */
+  function tellCollapses(collapses: Collapse[]) {
+    void frameCore.ask({ kind: 'found', collapses }).then(() => frames.request());
+  }
 
   let passing = 0;
   const gliding = ref(false);
@@ -68,6 +82,8 @@ export const useBench = defineStore('bench', () => {
   }
 
   let windowsKept = false;
+  /** The table to which a tap on the stage adds a point; empty for none. */
+  const plotting = ref('');
 
   // One edit after the other, each on what the one before left.
   let line: Promise<unknown> = Promise.resolve();
@@ -265,6 +281,19 @@ export const useBench = defineStore('bench', () => {
     await goScene(Math.max(0, document.value?.scenes.findIndex((s) => s.id === shown) ?? 0));
   }
 
+  /** What is covered or revealed in play, by tapping while presenting; the scenes keep what they show. */
+  const turned = ref(new Set<string>());
+  function turn(id: string) {
+    if (!turned.value.delete(id)) turned.value.add(id);
+    const place = document.value?.shown.findIndex((s) => s.id === id) ?? -1;
+    if (place >= 0) void frames.request(['turn', place]);
+  }
+  function unturn() {
+    turned.value.clear();
+    void frames.request(['unturn']);
+  }
+  const isSeen = (id: string) => isHidden(id) === turned.value.has(id);
+
   /** Milliseconds of the way from one scene to another. */
   const passage = 900;
   const still = window.matchMedia('(prefers-reduced-motion: reduce)');
@@ -277,6 +306,7 @@ export const useBench = defineStore('bench', () => {
     // The core must know the windows that were kept since it last loaded the scenes.
     if (windowsKept) await inLine(() => load(document.value!));
     scene.value = at;
+    turned.value.clear();
     let ended = false;
     gliding.value = true;
     await frames.request(['beginScene', at]);
@@ -414,6 +444,10 @@ export const useBench = defineStore('bench', () => {
     removeScene,
     moveScene,
     isHidden,
+    isSeen,
+    turn,
+    unturn,
+    plotting,
     toggle,
     putWindow,
     loaded,

@@ -17,6 +17,8 @@ export type Move =
   | ['goScene', number]
   | ['goStep', number, number]
   | ['startingValues']
+  | ['turn', number]
+  | ['unturn']
   | ['clearTraces'];
 
 export interface PanelSize {

@@ -80,6 +80,12 @@ const patterns = [
   { value: 'dashed', label: 'dashed' },
   { value: 'dotted', label: 'dotted' },
 ];
+/** Pixels between the dots of a trace, at least. */
+const thinnings = [
+  { value: '0', label: 'all that were recorded' },
+  { value: '14', label: 'close together' },
+  { value: '34', label: 'far apart' },
+];
 const labels = computed(() => {
   const kinds = {
     curve: ['name', 'formula', 'none'],
@@ -132,7 +138,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
           size="small"
           @update:checked="entry.parent = $event as boolean"
       /></label>
-      <label v-if="!isFamily && parameters.length" class="line"
+      <label v-if="!isFamily" class="line"
         >moved by hand at its key points
         <a-switch
           :checked="entry.grips ?? false"
@@ -225,6 +231,14 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     <template v-else-if="entry.kind === 'table'">
       <RowsField v-model="rows" />
       <label class="line"
+        >moved by hand
+        <a-switch
+          :checked="entry.grips ?? false"
+          size="small"
+          aria-label="Points moved by hand"
+          @update:checked="entry.grips = $event as boolean"
+      /></label>
+      <label class="line"
         >joined by lines
         <a-switch
           :checked="entry.joined ?? false"
@@ -252,6 +266,15 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     <label v-else class="line">
       the trace of
       <Choice v-model="entry.of" :options="points" label="Point" />
+    </label>
+    <label v-if="entry.kind === 'trace'" class="line">
+      dots
+      <Choice
+        :model-value="String(entry.apart ?? 0)"
+        :options="thinnings"
+        label="Dots of the trace"
+        @update:model-value="entry.apart = Number($event)"
+      />
     </label>
     <fieldset v-if="panels.length > 1" class="panels">
       <legend>appears in</legend>

@@ -27,7 +27,8 @@ const hasParameters = computed(() => bench.document?.stated.some((s) => s.kind =
 
 const needsFunction = computed(() => (hasFunctions.value ? '' : 'state a function first'));
 
-const kinds = computed<{ kind: ShownKind | 'family' | 'runner'; words: string; waits: string }[]>(() => [
+type Wanted = ShownKind | 'family' | 'runner' | 'plot';
+const kinds = computed<{ kind: Wanted; words: string; waits: string }[]>(() => [
   {
     kind: 'curve',
     words: 'the curve of a function',
@@ -43,6 +44,7 @@ const kinds = computed<{ kind: ShownKind | 'family' | 'runner'; words: string; w
   { kind: 'runner', words: 'a point that runs along all curves', waits: needsFunction.value },
   { kind: 'guide', words: 'a guide line', waits: '' },
   { kind: 'table', words: 'plotted points from a table', waits: '' },
+  { kind: 'plot', words: 'points plotted by tapping the stage', waits: '' },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
 
@@ -55,7 +57,13 @@ function emptyPanels(): string[] | undefined {
   return empty.length && empty.length < panels.length ? empty.map((p) => p.id) : undefined;
 }
 
-function add(wanted: ShownKind | 'family' | 'runner') {
+async function addPlotted() {
+  await bench.askEdit({ kind: 'putShown', shown: { id: '', kind: 'table', grips: true, colour: 0 } });
+  bench.plotting = bench.document!.shown.at(-1)!.id;
+}
+
+function add(wanted: Wanted) {
+  if (wanted === 'plot') return void addPlotted();
   if (wanted === 'runner') return void bench.askEdit({ kind: 'runAlong', scene: bench.scene });
   const kind = wanted === 'family' ? 'curve' : wanted;
   fresh.value = { id: '', kind, colour: 0, panels: emptyPanels() };
@@ -79,6 +87,9 @@ function actions(e: Shown): Action[] {
     const shown: Shown = { id: '', kind: 'trace', of: e.id, colour: e.colour };
     return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'putShown', shown }) }];
   }
+  if (e.kind === 'table') {
+    return [{ key: 'plot', words: 'Plot points by tapping', act: () => void plotByTapping(e.id) }];
+  }
   if (e.kind === 'curve' && e.function) {
     return [{ key: 'findings', words: `Findings of ${e.function}`, act: () => study(e.function!) }];
   }
@@ -95,6 +106,11 @@ async function study(name: string) {
   bench.findings.open = name;
   await bench.findings.follow();
   document.querySelector(`[aria-label="Findings of ${name}"]`)?.scrollIntoView({ block: 'nearest' });
+}
+
+async function plotByTapping(id: string) {
+  await bench.change((copy) => (copy.shown.find((s) => s.id === id)!.grips = true));
+  bench.plotting = id;
 }
 
 async function clearTrace(e: Shown) {

@@ -122,7 +122,7 @@ export interface Shown {
   parent?: boolean;
   /** Family draws the curve once for each of several values of one parameter. */
   family?: Family;
-  /** Grips lets a hand move and stretch the curve by its key points, where its form has parameters. */
+  /** Grips lets a hand move and stretch the curve by its key points, where its form has parameters, or the points of a table. */
   grips?: boolean;
   /** Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one. */
   reading?: number;
@@ -145,6 +145,8 @@ export interface Shown {
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
+  /** Apart thins a trace: its dots are at least so many pixels apart. */
+  apart?: number;
   colour: number;
   pattern?: LinePattern;
   label?: LabelKind;
@@ -207,7 +209,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -241,6 +243,8 @@ export interface Ask {
   /** X and Y are a place on the panel in pixels. */
   x?: number;
   y?: number;
+  /** Collapses tell at which values which functions are of another type. */
+  collapses?: Collapse[];
   /** Found are findings to be taken in. */
   found?: Found;
 }
@@ -540,6 +544,14 @@ export interface Found {
   guides: Record<string, Guide[]>;
   /** Told are the findings in LaTeX. */
   told: Record<string, string>;
+}
+
+/** Collapse is a value of a parameter at which a function is one of another type, such as a level line. */
+export interface Collapse {
+  function: string;
+  parameter: string;
+  value: number;
+  kind: string;
 }
 
 /** Point is a point of the graph, or a hole or a jump's end when Open. */

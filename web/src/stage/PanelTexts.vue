@@ -14,7 +14,7 @@ const boxes = useTemplateRef<HTMLElement[]>('boxes');
 const texts = computed(() =>
   (bench.document?.said ?? [])
     .map((said, place) => ({ said, place }))
-    .filter(({ said }) => said.panel === props.panel.id && !bench.isHidden(said.id)),
+    .filter(({ said }) => said.panel === props.panel.id && bench.isSeen(said.id)),
 );
 const inCorner = (corner: Corner) => texts.value.filter(({ said }) => (said.corner || 'topLeft') === corner);
 

@@ -113,7 +113,7 @@ onMounted(() => {
     pan: (dx, dy) => void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]),
     zoom,
     fit: () => void bench.fit(props.index),
-    tap: (x, y) => void readings.tap(x, y),
+    tap,
     settled: () => void bench.keepWindow(props.index),
   });
 });
@@ -124,6 +124,12 @@ onBeforeUnmount(() => {
   bench.placers[props.index] = undefined;
   bench.frames.panels.length = props.index;
 });
+
+/** A tap adds a point to the table that is being plotted, else it reads the curve there. */
+function tap(x: number, y: number) {
+  if (!bench.plotting) return void readings.tap(x, y);
+  void bench.askEditInPlay({ kind: 'plot', id: bench.plotting, panel: props.index, ...size, x, y });
+}
 
 function zoom(x: number, y: number, factor: number) {
   void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
@@ -187,10 +193,13 @@ async function release(handle: Place) {
 /** A handle's index holds the place of its entry, and above the stride that of a curve's grip (evaluate.GripStride). */
 const gripStride = 1000;
 const entryOf = (handle: Place) => shown.value[handle.index % gripStride];
-const nameOf = (handle: Place) =>
-  handle.index < gripStride
-    ? `Point ${entryOf(handle)?.name}; arrow keys move it`
-    : `A grip of the curve of ${entryOf(handle)?.function}; arrow keys move it`;
+const gripOf = (handle: Place) => Math.floor(handle.index / gripStride);
+function nameOf(handle: Place) {
+  const entry = entryOf(handle);
+  if (handle.index < gripStride) return `Point ${entry?.name}; arrow keys move it`;
+  if (entry?.kind === 'table') return `Plotted point ${gripOf(handle)}; arrow keys move it`;
+  return `A grip of the curve of ${entry?.function}; arrow keys move it`;
+}
 
 /** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */
 function take(id: string) {
@@ -208,14 +217,11 @@ async function settle(handle: Place, end: () => Promise<void>) {
     document: bench.document!,
     id: entry.id,
   });
-  const place = after?.shown.find((s) => s.id === entry.id);
-  if (place && (place.x !== entry.x || place.y !== entry.y)) {
-    await bench.change((copy) =>
-      Object.assign(
-        copy.shown.find((s) => s.id === entry.id)!,
-        { x: place.x, y: place.y },
-      ),
-    );
+  const settled = after?.shown.find((s) => s.id === entry.id);
+  if (settled && JSON.stringify(settled) !== JSON.stringify(entry)) {
+    await bench.change((copy) => {
+      copy.shown = copy.shown.map((s) => (s.id === entry.id ? settled : s));
+    });
   } else {
     await end();
   }
@@ -253,6 +259,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
     <div
       ref="plane"
       class="plane"
+      :class="{ plotting: bench.plotting }"
       tabindex="0"
       role="application"
       :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
@@ -266,7 +273,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
         :key="handle.index"
         class="handle"
         :data-entry="entryOf(handle)?.id"
-        :data-grip="handle.index >= gripStride ? Math.floor(handle.index / gripStride) : undefined"
+        :data-grip="gripOf(handle) || undefined"
         :style="{ transform: `translate(${handle.x - 22}px, ${handle.y - 22}px)` }"
         :aria-label="nameOf(handle)"
         @pointerdown.stop="grab"
@@ -286,6 +293,10 @@ async function nudge(e: KeyboardEvent, handle: Place) {
       @keep="readings.keep"
       @close="readings.close"
     />
+    <p v-if="bench.plotting && index === 0" class="plots" role="status">
+      Tap the stage: every tap plots a point, and points can be dragged.
+      <button class="chip" @click="bench.plotting = ''">done</button>
+    </p>
     <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
     <p class="only-spoken" role="status">{{ spoken }}</p>
     <PanelTexts :panel="panel" @measured="measured" />
@@ -311,6 +322,25 @@ async function nudge(e: KeyboardEvent, handle: Place) {
 }
 .plane:active {
   cursor: grabbing;
+}
+.plane.plotting {
+  cursor: crosshair;
+}
+.plots {
+  position: absolute;
+  left: 50%;
+  bottom: 14px;
+  transform: translateX(-50%);
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  width: max-content;
+  max-width: calc(100% - 28px);
+  margin: 0;
+  padding: 6px 14px;
+  background: var(--sheet);
+  border: 1px solid var(--sea);
+  border-radius: 6px;
 }
 canvas {
   position: absolute;

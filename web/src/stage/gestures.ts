@@ -11,13 +11,15 @@ export interface Hands {
 
 const wheelRest = 400;
 const doubleTap = 350;
+/** Pixels between two taps that are one double tap. */
+const sameTap = 24;
 const wheelPace = 0.0015;
 
 /** Listens on an element until the returned function is called. */
 export function listen(element: HTMLElement, hands: Hands): () => void {
   const down = new Map<number, { x: number; y: number }>();
   let moved = false;
-  let lastTap = 0;
+  let lastTap = { at: 0, x: 0, y: 0 };
   let rest = 0;
   const stop = new AbortController();
   const on = <K extends keyof HTMLElementEventMap>(name: K, act: (e: HTMLElementEventMap[K]) => void) =>
@@ -58,15 +60,16 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
     if (!down.delete(e.pointerId) || down.size > 0) return;
     if (moved) {
       hands.settled();
-    } else if (e.timeStamp - lastTap < doubleTap) {
+      return;
+    }
+    const { x, y } = place(e);
+    const near = Math.hypot(x - lastTap.x, y - lastTap.y) < sameTap;
+    if (near && e.timeStamp - lastTap.at < doubleTap) {
       hands.fit();
-      lastTap = 0;
+      lastTap.at = 0;
     } else {
-      lastTap = e.timeStamp;
-      if (e.type === 'pointerup') {
-        const { x, y } = place(e);
-        hands.tap(x, y);
-      }
+      lastTap = { at: e.timeStamp, x, y };
+      if (e.type === 'pointerup') hands.tap(x, y);
     }
   };
   on('pointerup', up);
