@@ -15,7 +15,7 @@ import (
 
 // mathCommand answers one question from its arguments or many from JSON lines.
 type mathCommand struct {
-	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect or classify."`
+	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect, classify or circle."`
 	Args     []string `arg:"" optional:"" help:"The expression (two of them for same), then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
 	Batch    string   `help:"A file of JSON lines, '-' for standard input: one question a line, answers in the same order."`
 	JSON     bool     `name:"json" help:"Answer in JSON."`
@@ -31,6 +31,8 @@ func (mathCommand) Help() string {
   parvix math derivative "x^2 sin x" by=x --json
   parvix math features "(x^2 - 1)/(x - 1)" --json
   parvix math features "sin x" from=0 to=2pi
+  parvix math circle 210°
+  parvix math circle 7pi/6 radius=2
   parvix math same "(x + 1)^2" "x^2 + 2x + 1"
   parvix math sample "tan x" from=-6 to=6 bottom=-4 top=4 width=1200 height=800 --json
   echo '{"ask":"value","expr":"cos 60°","id":1}' | parvix math --batch -`
@@ -118,6 +120,8 @@ func (c *mathCommand) fields() map[string]any {
 			fields[name] = typed
 		case c.Question == "same" && fields["a"] != nil:
 			fields["b"] = arg
+		case c.Question == "circle":
+			fields["angle"] = arg
 		case c.Question == "same":
 			fields["a"] = arg
 		default:

@@ -27,7 +27,8 @@ type Question struct {
 	B         string                     `json:"b"`
 	With      map[string]json.RawMessage `json:"with"`
 	AngleUnit string                     `json:"angleUnit"`
-	Angle     string                     `json:"angle"`
+	Angle     typed                      `json:"angle"`
+	Radius    *Number                    `json:"radius"`
 	By        string                     `json:"by"`
 	Form      symbolic.Form              `json:"form"`
 	From      *Number                    `json:"from"`
@@ -62,8 +63,7 @@ func (n *Number) UnmarshalJSON(data []byte) error {
 }
 
 // later are the asks of the contract that are not answered yet.
-var later = map[string]bool{"polar": true, "parametric": true, "circle": true,
-	"fit": true}
+var later = map[string]bool{"polar": true, "parametric": true, "fit": true}
 
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
 func Answer(line []byte) []byte {
@@ -114,7 +114,7 @@ func (q *Question) describe(err error) Error {
 func (q *Question) answer() (map[string]any, error) {
 	unit := q.AngleUnit
 	if unit == "" && (q.Angle == "degree" || q.Angle == "radian") {
-		unit = q.Angle
+		unit = string(q.Angle)
 	}
 	if unit != "" && unit != "radian" && unit != "degree" {
 		return nil, problem.New("field", 0, 0, "angleUnit", "“radian” or “degree”")
@@ -138,6 +138,8 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.locus(unit == "degree")
 	case "effect":
 		return q.effect(unit == "degree")
+	case "circle":
+		return q.circle(unit == "degree")
 	case "classify":
 		return q.classify()
 	}

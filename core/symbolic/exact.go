@@ -42,8 +42,7 @@ func IsUndefined(n expr.Node) bool {
 func IsPole(c *expr.Call) bool {
 	switch c.Name {
 	case "tan", "cot", "sec", "csc":
-		s := &simplifier{seen: map[string]bool{}}
-		if r, ok := multipleOfPi(s.normal(c.Args[0])); ok {
+		if r, ok := MultipleOfPi(c.Args[0]); ok {
 			exact, known := exactTrigonometric(c.Name, r)
 			return known && exact == nil
 		}

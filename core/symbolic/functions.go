@@ -199,6 +199,12 @@ func exactLog(value, base *big.Rat) (*big.Rat, bool) {
 	return nil, false
 }
 
+// MultipleOfPi finds r in n = r·π; false where n is no such multiple that can be known.
+func MultipleOfPi(n expr.Node) (*big.Rat, bool) {
+	s := &simplifier{seen: map[string]bool{}}
+	return multipleOfPi(s.normal(n))
+}
+
 // multipleOfPi finds r in u = r·π.
 func multipleOfPi(u sum) (*big.Rat, bool) {
 	if len(u) == 0 {
