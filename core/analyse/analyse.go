@@ -357,7 +357,7 @@ func (a *analyser) segment(lo, hi Number) segment {
 		}
 	}
 	tree := smoothed(a.n, a.variable, x)
-	if tree == nil || !a.open(tree, x) || math.IsNaN(a.f([]float64{x})) {
+	if tree == nil || !a.open(tree, x) || math.IsNaN(a.f([]float64{x})) && !a.isTooLarge(x) {
 		return s
 	}
 	s.tree, s.derivatives = tree, a.derive(tree)
@@ -370,6 +370,11 @@ func (a *analyser) segment(lo, hi Number) segment {
 		s.bent, s.bentNear = false, false
 	}
 	return s
+}
+
+// isTooLarge tells that the value at x exists, though no float64 holds it or a part of it.
+func (a *analyser) isTooLarge(x float64) bool {
+	return program.Why(a.n, []string{a.variable}, []float64{x}) == program.TooLarge
 }
 
 // beyond tells that one of the places lies outside the window in which an endless list was looked for.

@@ -7,6 +7,9 @@ import (
 	"parvix/core/expr"
 )
 
+// TooLarge is the reason of a value that exists and that no float64 holds.
+const TooLarge = "the value is too large to be written"
+
 // Why says in words why n has no value for these inputs, innermost cause first; empty when it has one. It is slow and
 // meant for the one value that a person asks about.
 func Why(n expr.Node, inputs []string, in []float64) string {
@@ -19,7 +22,7 @@ func Why(n expr.Node, inputs []string, in []float64) string {
 	}
 	if v := value(n); v == v {
 		if math.IsInf(v, 0) {
-			return "the value is too large to be written"
+			return TooLarge
 		}
 		return ""
 	}
@@ -65,7 +68,7 @@ func cause(n expr.Node) string {
 		case expr.Pow:
 			return "this power is not a real number"
 		}
-		return "the value is too large to be written"
+		return TooLarge
 	}
 	c, ok := n.(*expr.Call)
 	if !ok {

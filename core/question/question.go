@@ -227,7 +227,7 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	}
 	if math.IsNaN(v) {
 		reason := program.Why(n, []string{"\x00"}, in)
-		if reason == "" || symbolic.IsUndefined(exact) && reason == "the value is too large to be written" {
+		if reason == "" || symbolic.IsUndefined(exact) && reason == program.TooLarge {
 			reason = "the denominator is 0"
 			if c := poleOf(n); c != "" {
 				reason = c
