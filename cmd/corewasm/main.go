@@ -88,6 +88,11 @@ func goScene(share float64) { guarded(func() { the.GoScene(share) }) }
 //go:wasmexport startingValues
 func startingValues() { guarded(the.StartingValues) }
 
+//go:wasmexport panelSize
+func panelSize(panel int32, width, height float64) {
+	guarded(func() { the.PanelSize(int(panel), width, height) })
+}
+
 //go:wasmexport turn
 func turn(shown int32) { guarded(func() { the.Turn(int(shown)) }) }
 

@@ -52,6 +52,8 @@ const (
 	traceRadius = 3.4
 	pointRadius = 6.5
 	markRadius  = 4.5
+	// outside is how far from its place a number stands that the circle passes through.
+	outside = 12
 	// Lines are followed this far beyond the edge.
 	margin = 8
 )
@@ -102,6 +104,10 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			a, ok = c.guide(s, v)
 		case document.Trace:
 			c.trace(d, s, v)
+		case document.CircleEntry:
+			c.circle(d, i, s, p, v)
+		case document.PartOf:
+			anchors = append(anchors, c.part(d, s, p, v)...)
 		case document.Point:
 			a, ok = c.point(i, s, v)
 		case document.Found:
@@ -189,7 +195,12 @@ func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel, v
 	if p.Axes {
 		upright(picture.Axis, 1.6, 0)
 		level(picture.Axis, 1.6, 0)
-		c.numbers(x, y, v)
+		outward := 0.0
+		if p.Kind == document.Around {
+			// The circle passes through the places of its radius: the numbers stand outside of it.
+			outward = outside
+		}
+		c.numbers(x, y, v, outward)
 	}
 	c.pic.Ground = c.pen.Data
 	c.pic.GroundStamp++
@@ -197,12 +208,12 @@ func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel, v
 
 // numbers writes the ticks beside the axes, or at the edge when an axis is out of sight; those that an edge would cut
 // are left out.
-func (c *Composer) numbers(x, y axis, v View) {
+func (c *Composer) numbers(x, y axis, v View, outward float64) {
 	size := c.typeSize()
 	below, beside, half := 14*size, 8.0, 9*size
 	baseline := math.Max(0, math.Min(v.Y(0), v.Height-2*below)) + below
 	for _, t := range x.ticks {
-		at := v.X(t.value)
+		at := v.X(t.value) + math.Copysign(outward*size, t.value)
 		room := 5 * size * float64(len([]rune(t.text)))
 		if t.value == 0 || at < room || at > v.Width-room {
 			continue
@@ -211,7 +222,7 @@ func (c *Composer) numbers(x, y axis, v View) {
 	}
 	edge := math.Max(30*size, math.Min(v.X(0), v.Width-4)) - beside
 	for _, t := range y.ticks {
-		at := v.Y(t.value)
+		at := v.Y(t.value) - math.Copysign(outward*size, t.value)
 		if t.value == 0 || at < half || at > v.Height-half {
 			continue
 		}
@@ -537,7 +548,7 @@ func (c *Composer) grips(d *evaluate.Demonstration, index int, s *evaluate.Shown
 // labelOf is the LaTeX beside an entry, empty for none.
 func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	e := s.Entry
-	if e.Label == document.LabelNone || e.Kind == document.Trace || e.Kind == document.Found || e.Kind == document.Table {
+	if e.Label == document.LabelNone || e.Kind == document.CircleEntry || e.Kind == document.PartOf || e.Kind == document.Trace || e.Kind == document.Found || e.Kind == document.Table {
 		return ""
 	}
 	switch e.Kind {

@@ -14,7 +14,6 @@ const (
 	passedOpacity = 0.4
 	passedWidth   = 1.6
 	arrowWidth    = 2.0
-	arrowHead     = 9.0
 	keyRadius     = 4.6
 )
 
@@ -74,27 +73,16 @@ func (c *Composer) arrows(d *evaluate.Demonstration, s *evaluate.Shown, v View) 
 		x1, y1 := before.Of(keys[i], keys[i+1])
 		x2, y2 := now.Of(keys[i], keys[i+1])
 		if v.Sees(x1, y1) || v.Sees(x2, y2) {
-			c.arrow(colourOf(s.Entry), v.X(x1), v.Y(y1), v.X(x2), v.Y(y2))
+			from, to := [2]float64{v.X(x1), v.Y(y1)}, [2]float64{v.X(x2), v.Y(y2)}
+			// Short of the point that stands at its end.
+			if length := math.Hypot(to[0]-from[0], to[1]-from[1]); length > 2*keyRadius && length < 1e5 {
+				share := 1 - float64(c.scaled(keyRadius))/length
+				to = [2]float64{from[0] + (to[0]-from[0])*share, from[1] + (to[1]-from[1])*share}
+				c.arrow(strokes{colourOf(s.Entry), c.scaled(arrowWidth), picture.Whole, 1}, from, to)
+			}
 		}
 	}
 	c.room.lines(c.pen.Data[from:])
-}
-
-// arrow draws a line with a head at its end, short of the point that stands there.
-func (c *Composer) arrow(colour picture.Colour, x1, y1, x2, y2 float64) {
-	length := math.Hypot(x2-x1, y2-y1)
-	head := math.Min(arrowHead*c.typeSize(), length/2)
-	if !(length > 6) || length > 1e5 {
-		return
-	}
-	ux, uy := (x2-x1)/length, (y2-y1)/length
-	tipX, tipY := x2-ux*float64(c.scaled(keyRadius)), y2-uy*float64(c.scaled(keyRadius))
-	c.pen.Segment(colour, c.scaled(arrowWidth), picture.Whole, x1, y1, tipX-ux*head, tipY-uy*head)
-	start := c.pen.Area(colour, 1)
-	c.pen.To(tipX, tipY)
-	c.pen.To(tipX-ux*head-uy*head/2, tipY-uy*head+ux*head/2)
-	c.pen.To(tipX-ux*head+uy*head/2, tipY-uy*head-ux*head/2)
-	c.pen.EndLine(start)
 }
 
 // keyPoints draws the parent's key points at a place, with their coordinates while the curve rests.

@@ -26,8 +26,11 @@ const tickRoom = 56
 // ticks numbers an axis. Places are whole multiples of the step, so that nothing drifts.
 func ticks(style document.TickStyle, lo, hi, pixels float64) axis {
 	least := (hi - lo) * tickRoom / math.Max(pixels, tickRoom)
-	if style == document.TicksInPi {
+	switch style {
+	case document.TicksInPi:
 		return piTicks(lo, hi, least)
+	case document.TicksInDegrees:
+		return degreeTicks(lo, hi, least)
 	}
 	exponent := math.Floor(math.Log10(least))
 	unit := math.Pow(10, exponent)
@@ -77,6 +80,27 @@ func piTicks(lo, hi, least float64) axis {
 	}
 	for k := math.Ceil(lo / step * 2); k*step/2 <= hi; k++ {
 		a.fine = append(a.fine, k*step/2)
+	}
+	return a
+}
+
+// degreeTicks counts in the parts of a turn that are taught: 15°, 30°, 45°, 90°, 180°, 360° …
+func degreeTicks(lo, hi, least float64) axis {
+	step, parts := 360.0, 4.0
+	for _, s := range [][2]float64{{5, 5}, {15, 3}, {30, 2}, {45, 3}, {90, 3}, {180, 2}, {360, 4}} {
+		if step, parts = s[0], s[1]; step >= least {
+			break
+		}
+	}
+	for step < least {
+		step *= 2
+	}
+	a := axis{}
+	for k := math.Ceil(lo / step); k*step <= hi; k++ {
+		a.ticks = append(a.ticks, tick{k * step, number.Format(k*step, 0) + "°"})
+	}
+	for k := math.Ceil(lo / step * parts); k*step/parts <= hi; k++ {
+		a.fine = append(a.fine, k*step/parts)
 	}
 	return a
 }

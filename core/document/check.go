@@ -171,8 +171,8 @@ func (c *checker) text(object, field, text string) {
 
 func (c *checker) panel(p Panel) {
 	c.id(p.ID)
-	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane))
-	c.oneOf(p.ID, "ticksX", string(p.TicksX), string(TicksInNumbers), string(TicksInPi))
+	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane), string(Around))
+	c.oneOf(p.ID, "ticksX", string(p.TicksX), string(TicksInNumbers), string(TicksInPi), string(TicksInDegrees))
 	c.oneOf(p.ID, "ticksY", string(p.TicksY), string(TicksInNumbers), string(TicksInPi))
 	c.window(p.ID, p.Window)
 	for name, v := range p.Values {
@@ -202,9 +202,31 @@ func (c *checker) stated(s Stated) {
 	}
 }
 
+func (c *checker) circle(s Shown) {
+	if s.Kind == CircleEntry {
+		if c.require(s.Circle != nil, s.ID, "circle", "a circle is needed"); s.Circle != nil {
+			for _, text := range []string{s.Circle.Driver, s.Circle.Angle, s.Circle.Radius, s.Circle.Centre} {
+				c.text(s.ID, "circle", text)
+			}
+		}
+	}
+	if s.Kind != PartOf {
+		return
+	}
+	if c.require(s.Part != nil, s.ID, "part", "a part is needed"); s.Part == nil {
+		return
+	}
+	c.oneOf(s.ID, "part.piece", string(s.Part.Piece), string(Arc), string(AngleMark), string(Coordinates), string(Unrolled), string(Length),
+		string(Carried), string(Graph), string(Triangles))
+	c.oneOf(s.ID, "part.rest", string(s.Part.Rest), "", string(RestFaint), string(RestHidden), string(RestWhole))
+	if s.Part.Piece.HasRatio() {
+		c.oneOf(s.ID, "part.ratio", s.Part.Ratio, "sin", "cos", "tan", "cot", "sec", "csc")
+	}
+}
+
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
 		c.text(s.ID, "formula", text)
 	}
@@ -223,6 +245,7 @@ func (c *checker) shown(s Shown) {
 		c.text(s.ID, "rows", r.X)
 		c.text(s.ID, "rows", r.Y)
 	}
+	c.circle(s)
 	if s.Kind == Path {
 		c.require(s.As != "", s.ID, "as", "a parameter is needed")
 		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "vertical asymptote", "horizontal asymptote")

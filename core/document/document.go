@@ -60,8 +60,11 @@ type Panel struct {
 // PanelKind says what a panel shows.
 type PanelKind string
 
-// The kinds of panels.
-const Plane PanelKind = "plane"
+// The kinds of panels: a plane, and the picture of a circle, whose plane panels have the same pixels per unit.
+const (
+	Plane  PanelKind = "plane"
+	Around PanelKind = "circle"
+)
 
 // Window is the visible part of the plane.
 type Window struct {
@@ -74,10 +77,11 @@ type Window struct {
 // TickStyle says how an axis is numbered.
 type TickStyle string
 
-// The tick styles: whole and decimal numbers, or fractions of π.
+// The tick styles: whole and decimal numbers, fractions of π, or degrees.
 const (
 	TicksInNumbers TickStyle = "numbers"
 	TicksInPi      TickStyle = "pi"
+	TicksInDegrees TickStyle = "degrees"
 )
 
 // Stated is a function or a parameter.
@@ -167,6 +171,10 @@ type Shown struct {
 	Joined    bool  `json:"joined,omitempty"`
 	Distances bool  `json:"distances,omitempty"`
 
+	// Circle is a circle with a point that an angle moves; Part is what is shown of the circle whose id Of is.
+	Circle *Circle `json:"circle,omitempty"`
+	Part   *Part   `json:"part,omitempty"`
+
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
@@ -181,6 +189,63 @@ type Shown struct {
 	// Panels lists the ids of the panels it appears in; empty means all.
 	Panels []string `json:"panels,omitempty"`
 }
+
+// Circle is a circle and the angle whose point runs on it.
+type Circle struct {
+	// Driver is the parameter that is dragged and swept, and that the axis of the graph counts.
+	Driver string `json:"driver"`
+	// Angle is a formula for the angle, in the demonstration's unit; empty for the driver itself.
+	Angle string `json:"angle,omitempty"`
+	// Radius and Centre, the height of the centre, are formulas; empty for 1 and 0.
+	Radius string `json:"radius,omitempty"`
+	Centre string `json:"centre,omitempty"`
+	// Scaled keeps the radius a length, the amplitude of the graph; else the radius is the unit of both pictures.
+	Scaled bool `json:"scaled,omitempty"`
+}
+
+// Part is one thing shown of a circle, in the circle's picture and in its graph.
+type Part struct {
+	Piece CirclePiece `json:"piece"`
+	// Ratio is the trigonometric function, by its short name: sin, cos, tan, cot, sec, csc.
+	Ratio string `json:"ratio,omitempty"`
+	// OnAxis measures tangent and cotangent on the lines x = r and y = r instead of the tangent line at the point, and
+	// secant and cosecant on the ray.
+	OnAxis bool `json:"onAxis,omitempty"`
+	// Rest is what becomes of the graph where the angle has not been yet.
+	Rest RestOfGraph `json:"rest,omitempty"`
+}
+
+// CirclePiece names what is shown of a circle.
+type CirclePiece string
+
+// The pieces of a circle.
+const (
+	Arc         CirclePiece = "arc"
+	AngleMark   CirclePiece = "angle"
+	Coordinates CirclePiece = "coordinates"
+	Unrolled    CirclePiece = "unrolled"
+	// The following are of one ratio: its directed length, the line that carries it to the graph, its graph, and the
+	// similar triangles that it comes from.
+	Length    CirclePiece = "length"
+	Carried   CirclePiece = "carried"
+	Graph     CirclePiece = "graph"
+	Triangles CirclePiece = "triangles"
+)
+
+// HasRatio tells whether a piece is of one ratio.
+func (p CirclePiece) HasRatio() bool {
+	return p == Length || p == Carried || p == Graph || p == Triangles
+}
+
+// RestOfGraph is how the graph is drawn where the angle has not been.
+type RestOfGraph string
+
+// The rests; an empty one means faint.
+const (
+	RestFaint  RestOfGraph = "faint"
+	RestHidden RestOfGraph = "hidden"
+	RestWhole  RestOfGraph = "whole"
+)
 
 // Row is a point of a table, each coordinate a formula without parameters, such as 1/2.
 type Row struct {
@@ -221,6 +286,9 @@ const (
 	Path ShownKind = "path"
 	// Table shows plotted points.
 	Table ShownKind = "table"
+	// CircleEntry is a circle with its point, PartOf a part of it.
+	CircleEntry ShownKind = "circle"
+	PartOf      ShownKind = "part"
 )
 
 // Finding names what the core finds out about a function of one variable.

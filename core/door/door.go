@@ -54,7 +54,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -103,6 +103,16 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.FromParent(ask.Document, transform.Kind(ask.Text))
 	case AskRunAlong:
 		a.Document, err = edit.RunAlong(ask.Document, ask.Scene)
+	case AskShowPiece:
+		if ask.Piece == nil {
+			return problem.New("field", 0, 0, "piece", "it is missing")
+		}
+		a.Document, err = edit.ShowPiece(ask.Document, *ask.Piece)
+	case AskAddCircle:
+		if ask.Circle == nil {
+			return problem.New("field", 0, 0, "circle", "it is missing")
+		}
+		a.Document, err = edit.AddCircle(ask.Document, *ask.Circle)
 	case AskBegin:
 		a.Document, err = edit.Begin(ask.Document, edit.Idea(ask.Text))
 	case AskBeginnings:
@@ -410,6 +420,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 			return []PieceView{words("the guide " + e.At)}
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	if e.Kind == document.CircleEntry || e.Kind == document.PartOf {
+		return circleSentence(d, s)
 	}
 	if e.Kind == document.Table {
 		what := fmt.Sprintf("%d plotted points", len(e.Rows))

@@ -84,6 +84,13 @@ func (door *Door) Unturn() {
 	}
 }
 
+// PanelSize tells how large a panel is before any is composed, since panels beside a circle have its scale.
+func (door *Door) PanelSize(panel int, width, height float64) {
+	if door.d != nil {
+		door.d.SetSize(panel, width, height)
+	}
+}
+
 // ClearTraces forgets recorded positions.
 func (door *Door) ClearTraces() {
 	if door.d != nil {
@@ -97,7 +104,17 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	if !ok {
 		return
 	}
-	v := compose.Seen(door.d.Panel(panel), width, height)
+	p := door.d.Panel(panel)
+	v := compose.Seen(p, width, height)
+	if entry.Circle != nil {
+		pixel := (v.Right - v.Left) / v.Width
+		if p.Kind == document.Around {
+			door.d.DragAngle(entry, v.AtX(px), v.AtY(py), pixel)
+		} else {
+			door.d.DragAlong(entry, v.AtX(px), pixel)
+		}
+		return
+	}
 	if grip >= 0 {
 		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py), v.Grain())
 		return
@@ -204,7 +221,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Moved: d.Moved()}
+		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
@@ -219,6 +236,11 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	for i, s := range d.Shown {
 		if s.Steps != nil && d.InScene(s) {
 			texts.Steps = append(texts.Steps, stepsNow(d, i, s))
+		}
+	}
+	for _, s := range d.Shown {
+		if s.Circle != nil && d.InScene(s) && s.Circle.Exists() {
+			texts.Circles = append(texts.Circles, circleNow(d, s))
 		}
 	}
 	data, err := json.Marshal(texts)

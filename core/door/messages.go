@@ -23,6 +23,9 @@ type Ask struct {
 	// From and Step are formulas without parameters.
 	From string `json:"from,omitempty"`
 	Step string `json:"step,omitempty"`
+	// Piece is a piece of a circle to be shown or hidden, Circle one to be put up.
+	Piece  *edit.PieceWanted `json:"piece,omitempty"`
+	Circle *document.Circle  `json:"circle,omitempty"`
 	// Moving is what is done to a curve.
 	Moving *edit.Moving `json:"moving,omitempty"`
 	// Scene is the place of the scene in play.
@@ -65,6 +68,8 @@ const (
 	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
 	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
+	AskShowPiece     AskKind = "showPiece"     // Document, Piece → Document
+	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
 	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
 	AskBeginnings    AskKind = "beginnings"    // → Beginnings
 	AskGallery       AskKind = "gallery"       // → Gallery of parents
@@ -327,6 +332,31 @@ type KeyMove struct {
 	To   string `json:"to"`
 }
 
+// CircleNow is what is told of a circle at the values in play.
+type CircleNow struct {
+	ID    string `json:"id"`
+	Angle string `json:"angle"`
+	// Hue is the number of the colour of the dial that turns it.
+	Hue    int          `json:"hue"`
+	Ratios []RatioNow   `json:"ratios"`
+	Lines  []CircleLine `json:"lines"`
+}
+
+// RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen.
+type RatioNow struct {
+	Ratio  string `json:"ratio"`
+	Hue    int    `json:"hue"`
+	LaTeX  string `json:"latex"`
+	Reason string `json:"reason"`
+	Shown  bool   `json:"shown"`
+}
+
+// CircleLine is a finding of a circle.
+type CircleLine struct {
+	Name  string `json:"name"`
+	LaTeX string `json:"latex"`
+}
+
 // FrameTexts are the words of a frame; they are sent when they changed.
 type FrameTexts struct {
 	// Dials are the dials' values, in the order of Loaded.Dials.
@@ -340,6 +370,8 @@ type FrameTexts struct {
 	Said [][]PieceView `json:"said"`
 	// Steps are the transformations in steps, as they stand.
 	Steps []StepsNow `json:"steps"`
+	// Circles are the circles with their angle and ratios as they are.
+	Circles []CircleNow `json:"circles"`
 	// Moved tells that values in play differ from the scene's.
 	Moved bool `json:"moved"`
 }

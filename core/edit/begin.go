@@ -15,6 +15,8 @@ const (
 	IdeaTypes     Idea = "types"
 	IdeaParameter Idea = "parameter"
 	IdeaBeside    Idea = "beside"
+	IdeaCircle    Idea = "circle"
+	IdeaWave      Idea = "wave"
 )
 
 // Beginning is an idea as it is offered.
@@ -32,6 +34,8 @@ func Beginnings() []Beginning {
 		{IdeaTypes, "Three types compared", "a line, a parabola and an exponential, driven by one point"},
 		{IdeaParameter, "What a parameter does", "the vertex of a parabola and the path on which it runs"},
 		{IdeaBeside, "Side by side", "bell-shaped curves for two parameters in two panels"},
+		{IdeaCircle, "The unit circle and its graph", "an angle, its arc unrolled, the sine in circle and graph"},
+		{IdeaWave, "From the circle to a wave", "radius, speed, start and height of a circle draw a sin(b(t − h)) + k"},
 	}
 }
 
@@ -70,6 +74,13 @@ func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"1", "2", "3"}}, Panels: []string{"plane1"}})
 		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "c", Values: []string{"−2", "0", "2"}}, Panels: []string{"plane2"}})
 		b.say(words("Left: several a for one c. Right: several c for one a."))
+	case IdeaCircle:
+		b.do(AddCircle(b.d, document.Circle{Driver: "θ"}))
+		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
+	case IdeaWave:
+		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
+		b.do(AddCircle(b.d, document.Circle{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
+		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
 	default:
 		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
 	}

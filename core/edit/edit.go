@@ -215,6 +215,14 @@ func renameUses(d *document.Document, old, name string) {
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
+		if c := e.Circle; c != nil {
+			if c.Driver == old {
+				c.Driver = name
+			}
+			replace(&c.Angle)
+			replace(&c.Radius)
+			replace(&c.Centre)
+		}
 	}
 	for i := range d.Panels {
 		renameKey(d.Panels[i].Values, old, name)

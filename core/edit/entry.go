@@ -43,7 +43,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -91,6 +91,20 @@ func readable(s *expr.Scope, e document.Shown) error {
 	case document.Table:
 		for _, r := range e.Rows {
 			fields = append(fields, field{name: "rows", text: r.X}, field{name: "rows", text: r.Y})
+		}
+	case document.CircleEntry:
+		c := e.Circle
+		if c == nil || !s.Names[c.Driver] {
+			driver := ""
+			if c != nil {
+				driver = c.Driver
+			}
+			return problem.New("not-a-parameter", 0, len(driver), driver).In(e.ID, "circle.driver")
+		}
+		for _, f := range []field{{name: "circle.angle", text: c.Angle}, {name: "circle.radius", text: c.Radius}, {name: "circle.centre", text: c.Centre}} {
+			if f.text != "" {
+				fields = append(fields, f)
+			}
 		}
 	case document.Point:
 		fields = []field{{name: "x", text: e.X}, {name: "y", text: e.Y}}

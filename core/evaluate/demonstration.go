@@ -35,6 +35,8 @@ type Demonstration struct {
 	Scene int
 
 	windows   []document.Window // of the panels, in play
+	sizes     [][2]float64      // of the panels in pixels, as far as they are known
+	specials  special
 	passage   passage
 	passing   bool // between two scenes
 	scope     *expr.Scope
@@ -93,11 +95,12 @@ type depends struct {
 // are still there; otherwise parameters start at the first scene's values.
 func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d := &Demonstration{Document: doc, Counters: &Counters{Runs: map[string]int{}}, tick: 1,
-		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, turned: map[string]bool{}, found: map[string]*found.Found{}}
+		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, turned: map[string]bool{}, found: map[string]*found.Found{}, specials: special{}}
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick
 		d.turned, d.collapses = before.turned, before.collapses
+		d.sizes, d.specials = before.sizes, before.specials
 		d.Scene = min(before.Scene, len(doc.Scenes)-1)
 		d.stepsBefore = map[string]*Steps{}
 		for _, s := range before.Shown {
@@ -109,6 +112,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.loadParameters(before)
 	d.loadFunctions()
 	d.loadShown()
+	d.loadParts()
 	d.stepsBefore = nil
 	d.loadSaid()
 	d.Update()

@@ -32,11 +32,15 @@ func (d *Demonstration) Appears(s *Shown, p *document.Panel) bool {
 func (d *Demonstration) Panel(i int) *document.Panel {
 	p := d.Document.Panels[i]
 	p.Window = d.windows[i]
+	if w, linked := d.linked(i); linked {
+		p.Window, p.EqualScales = w, d.Document.AngleUnit != document.Degree
+	}
 	return &p
 }
 
 // SetWindow gives a panel a window in play, and all panels where the windows are linked.
 func (d *Demonstration) SetWindow(i int, w document.Window) {
+	d.setLinked(i, w)
 	for k := range d.windows {
 		if k == i || d.Document.LinkedWindows {
 			d.windows[k] = w

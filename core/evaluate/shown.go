@@ -28,6 +28,9 @@ type Shown struct {
 	Table *Table
 	// Grips are the key points of a curve by which a hand moves it.
 	Grips []Grip
+	// Circle is set for a circle, Part for what is shown of one.
+	Circle *Circle
+	Part   *Part
 	// Path is set for the way of a feature.
 	Path *Path
 
@@ -82,6 +85,9 @@ func (d *Demonstration) loadShown() {
 				s.at = d.expression(e.At, e.ID, "at")
 			}
 			s.ready = s.at != nil
+		case document.CircleEntry:
+			s.Circle = d.loadCircle(s)
+			s.ready = s.Circle != nil
 		case document.Trace:
 			s.ready = true
 		case document.Found:
@@ -160,6 +166,11 @@ func (d *Demonstration) freshShown(s *Shown) bool {
 			fresh = false
 		}
 	}
+	for _, x := range s.Circle.expressions() {
+		if !d.fresh(&x.depends) {
+			fresh = false
+		}
+	}
 	return fresh
 }
 
@@ -167,6 +178,8 @@ func (d *Demonstration) updateShown(s *Shown) {
 	switch s.Entry.Kind {
 	case document.Point:
 		s.X, s.Y = d.at(s.x), d.at(s.y)
+	case document.CircleEntry:
+		d.updateCircle(s.Circle, s.Entry.Circle)
 	case document.Guide:
 		d.in[0] = 0
 		s.At = d.at(s.at)
@@ -253,6 +266,9 @@ func (d *Demonstration) Nudge(s *Shown, dx, dy, grain float64) {
 	}
 	if s.dragY >= 0 {
 		d.Set(s.dragY, d.Parameters[s.dragY].Stepped(dy))
+	}
+	if s.Circle != nil {
+		d.Set(s.Circle.Driver, d.Parameters[s.Circle.Driver].Stepped(dx+dy))
 	}
 	if s.fixed {
 		d.Drag(s, s.X+dx*grain, s.Y+dy*grain, grain)

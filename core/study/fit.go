@@ -28,6 +28,10 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 					box.add(list[i], list[i+1])
 				}
 			}
+		case document.CircleEntry:
+			out := *p
+			out.Window = aroundCircle(s.Circle, p, d.Document.AngleUnit)
+			return out
 		case document.Curve:
 			box.join(curveBox(d, s.Curve))
 		}
@@ -45,6 +49,20 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 		}
 	}
 	return out
+}
+
+// aroundCircle is a window about a circle, or of one turn of its graph from 0 on.
+func aroundCircle(c *evaluate.Circle, p *document.Panel, unit document.AngleUnit) document.Window {
+	if p.Kind == document.Around {
+		half := math.Max(math.Abs(c.Radius), 0.1) * 1.8
+		return document.Window{Left: -half, Right: half, Bottom: c.Centre - half, Top: c.Centre + half}
+	}
+	w := p.Window
+	w.Left, w.Right = -0.5, 7
+	if unit == document.Degree {
+		w.Left, w.Right = -30, 400
+	}
+	return w
 }
 
 // mostStretch is how far apart the scales of x and y may lie before equal scales show nothing.

@@ -102,9 +102,19 @@ onBeforeUnmount(() => {
   <div class="bench" :class="{ presenting: bench.presenting, folded: !folioOpen || bench.presenting }">
     <BenchHead :presenting="bench.presenting" @present="present" />
     <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
-    <main v-if="bench.document" class="stage" :class="`panels-${panels.length}`">
+    <main
+      v-if="bench.document"
+      class="stage"
+      :class="[`panels-${panels.length}`, { round: panels[0]?.kind === 'circle' }]"
+    >
       <CoverStrip v-if="bench.presenting" />
-      <StagePanel v-for="(panel, index) in panels" :key="panel.id" :panel="panel" :index="index" />
+      <!-- A panel that changes its place hands over its canvases anew. -->
+      <StagePanel
+        v-for="(panel, index) in panels"
+        :key="`${panel.id}/${index}`"
+        :panel="panel"
+        :index="index"
+      />
       <Beginnings v-if="isEmpty" />
     </main>
     <main v-else class="stage waiting">
@@ -166,6 +176,9 @@ onBeforeUnmount(() => {
 .stage.panels-2 {
   grid-template-columns: 1fr 1fr;
 }
+.stage.panels-2.round {
+  grid-template-columns: 1fr 2fr;
+}
 .stage.panels-3,
 .stage.panels-4 {
   grid-template: 1fr 1fr / 1fr 1fr;
@@ -216,6 +229,9 @@ onBeforeUnmount(() => {
   .bench > :deep(.deck) {
     flex-wrap: wrap;
     padding: 10px;
+  }
+  .stage.panels-2.round {
+    grid-template: 1fr 1fr / 1fr;
   }
   .bench.presenting {
     height: 100dvh;

@@ -16,6 +16,7 @@ import { Surface } from './surface';
 
 type Exports = {
   mem: WebAssembly.Memory;
+  panelSize(panel: number, width: number, height: number): void;
   frame(panel: number, width: number, height: number): number;
   floats(): number;
   texts(): number;
@@ -66,6 +67,7 @@ function frame(request: FrameRequest): FrameAnswer {
     return clock - begun;
   };
   const answer: FrameAnswer = { pictures: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
+  request.panels.forEach((size, panel) => core.panelSize(panel, size.width, size.height));
   for (const [name, ...numbers] of request.moves) {
     if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
   }

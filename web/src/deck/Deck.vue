@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
 import MathText from '../shared/MathText.vue';
+import CircleReadout from './CircleReadout.vue';
 import Dial from './Dial.vue';
 import StepsPlayer from './StepsPlayer.vue';
 
@@ -41,6 +42,7 @@ const missing = computed(() => bench.loaded?.missing ?? []);
       <strong>Make it a dial</strong>
     </button>
     <StepsPlayer v-for="p in players" :key="p.now.id" v-bind="p" />
+    <CircleReadout v-for="now in bench.texts?.circles ?? []" :key="now.id" :now="now" />
     <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
     <p v-if="!dials.length && !missing.length && !players.length" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².

@@ -80,6 +80,15 @@ const patterns = [
   { value: 'dashed', label: 'dashed' },
   { value: 'dotted', label: 'dotted' },
 ];
+const circleFields = computed(() => [
+  { key: 'angle' as const, words: 'angle', usual: entry.value.circle?.driver ?? 'θ' },
+  { key: 'radius' as const, words: 'radius', usual: '1' },
+  { key: 'centre' as const, words: 'height of the centre', usual: '0' },
+]);
+const radii = [
+  { value: 'unit', label: 'the unit of both pictures' },
+  { value: 'amplitude', label: 'the amplitude' },
+];
 /** Pixels between the dots of a trace, at least. */
 const thinnings = [
   { value: '0', label: 'all that were recorded' },
@@ -96,6 +105,8 @@ const labels = computed(() => {
     path: ['name', 'none'],
     table: [],
     finding: ['name', 'none'],
+    circle: [],
+    part: ['name', 'none'],
   };
   const words: Record<string, string> = {
     name:
@@ -259,6 +270,36 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         <Choice v-model="entry.function" :options="functions" label="Function" />
       </label>
     </template>
+    <template v-else-if="entry.circle">
+      <label class="line">
+        turned by the dial
+        <Choice v-model="entry.circle.driver" :options="parameters" label="Dial of the circle" />
+      </label>
+      <div v-for="f in circleFields" :key="f.key">
+        {{ f.words }}
+        <FormulaField
+          :model-value="entry.circle[f.key] ?? ''"
+          :label="f.words"
+          :placeholder="f.usual"
+          :refused="refusedAt(`circle.${f.key}`)"
+          @update:model-value="entry.circle[f.key] = $event"
+          @enter="keep"
+          @escape="bench.editing = ''"
+        />
+      </div>
+      <label class="line">
+        the radius is
+        <Choice
+          :model-value="entry.circle.scaled ? 'amplitude' : 'unit'"
+          :options="radii"
+          label="The radius is"
+          @update:model-value="entry.circle.scaled = $event === 'amplitude'"
+        />
+      </label>
+    </template>
+    <template v-else-if="entry.part">
+      <p class="hint">What is shown of the circle is chosen there, under “circle …”.</p>
+    </template>
     <p v-else-if="entry.kind === 'path'" class="hint">
       It is the path of {{ entry.function }} as {{ entry.as }} varies.
     </p>
@@ -288,7 +329,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
       </label>
     </fieldset>
     <template v-if="entry.id">
-      <div v-if="!isFamily" class="line">
+      <div v-if="!isFamily && entry.kind !== 'part'" class="line">
         colour
         <div class="swatches" role="radiogroup" aria-label="Colour">
           <button
@@ -323,7 +364,13 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         />
       </label>
     </template>
-    <p v-if="refused && !['x', 'y', 'at'].includes(refused.field)" class="problem" role="alert">
+    <p
+      v-if="
+        refused && !['x', 'y', 'at', 'circle.angle', 'circle.radius', 'circle.centre'].includes(refused.field)
+      "
+      class="problem"
+      role="alert"
+    >
       {{ refused.message }}
     </p>
   </EntryForm>

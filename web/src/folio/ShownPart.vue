@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Shown, ShownKind } from '../generated/types';
+import MathText from '../shared/MathText.vue';
 import Pieces from '../shared/Pieces.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import PartHead from './PartHead.vue';
@@ -11,7 +12,7 @@ import ValuesTable from './ValuesTable.vue';
 
 const bench = useBench();
 const fresh = ref<Shown>();
-/** The table whose differences are seen. */
+/** The table whose differences, or the circle whose findings, are seen. */
 const tabulated = ref('');
 
 const rows = computed(() =>
@@ -45,6 +46,11 @@ const kinds = computed<{ kind: Wanted; words: string; waits: string }[]>(() => [
   { kind: 'guide', words: 'a guide line', waits: '' },
   { kind: 'table', words: 'plotted points from a table', waits: '' },
   { kind: 'plot', words: 'points plotted by tapping the stage', waits: '' },
+  {
+    kind: 'circle',
+    words: 'a circle with an angle, and its graph beside it',
+    waits: (bench.document?.panels.length ?? 0) > 1 ? 'take the second panel off first' : '',
+  },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
 
@@ -64,6 +70,7 @@ async function addPlotted() {
 
 function add(wanted: Wanted) {
   if (wanted === 'plot') return void addPlotted();
+  if (wanted === 'circle') return void bench.askEdit({ kind: 'addCircle', circle: { driver: 'θ' } });
   if (wanted === 'runner') return void bench.askEdit({ kind: 'runAlong', scene: bench.scene });
   const kind = wanted === 'family' ? 'curve' : wanted;
   fresh.value = { id: '', kind, colour: 0, panels: emptyPanels() };
@@ -79,7 +86,19 @@ function add(wanted: Wanted) {
   bench.editing = 'shown';
 }
 
-const name = (e: Shown) => e.name ?? e.function ?? e.kind;
+const ratios = ['sin', 'cos', 'tan', 'cot', 'sec', 'csc'];
+/** A part of a circle wears its ratio's colour, or that of the dial that turns it. */
+function hueOf(e: Shown) {
+  if (e.parent) return 'parent';
+  if (!e.part) return `hue-${e.colour % 8}`;
+  if (e.part.ratio) return `hue-${ratios.indexOf(e.part.ratio)}`;
+  return `hue-${bench.texts?.circles.find((c) => c.id === e.of)?.hue ?? 7}`;
+}
+
+const linesOf = (id: string) => bench.texts?.circles.find((c) => c.id === id)?.lines ?? [];
+
+const name = (e: Shown) =>
+  e.part ? `${e.part.piece} ${e.part.ratio ?? ''}`.trim() : (e.name ?? e.function ?? e.kind);
 const isLine = (e: Shown) => /Asymptotes|centreLine/.test(e.finding ?? '');
 
 function actions(e: Shown): Action[] {
@@ -150,7 +169,7 @@ async function clearTrace(e: Shown) {
           <template #before>
             <button
               class="sample"
-              :class="[entry.parent ? 'parent' : `hue-${entry.colour % 8}`, entry.kind, entry.pattern]"
+              :class="[hueOf(entry), entry.kind, entry.pattern]"
               :aria-pressed="!bench.isHidden(entry.id)"
               :aria-label="`${bench.isHidden(entry.id) ? 'Show' : 'Hide'} ${name(entry)}`"
               :title="bench.isHidden(entry.id) ? 'Show' : 'Hide'"
@@ -165,6 +184,7 @@ async function clearTrace(e: Shown) {
                 <template v-else-if="entry.kind === 'trace'">
                   <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
                 </template>
+                <circle v-else-if="entry.kind === 'circle'" cx="16" cy="8" r="6.5" class="ring" />
                 <template v-else-if="entry.kind === 'table'">
                   <circle v-for="(y, k) in [13, 9, 11, 4]" :key="k" :cx="4 + 8 * k" :cy="y" r="2.6" />
                 </template>
@@ -181,7 +201,22 @@ async function clearTrace(e: Shown) {
             </button>
           </template>
           <Pieces :pieces="sentence" />
-          <template v-if="entry.kind === 'table' && entry.rows?.length" #below>
+          <template v-if="entry.kind === 'circle'" #below>
+            <button
+              class="soft"
+              :aria-expanded="tabulated === entry.id"
+              @click="tabulated = tabulated === entry.id ? '' : entry.id"
+            >
+              {{ tabulated === entry.id ? 'fold the findings' : 'findings' }}
+            </button>
+            <dl v-if="tabulated === entry.id" class="told">
+              <template v-for="line in linesOf(entry.id)" :key="line.name">
+                <dt>{{ line.name }}</dt>
+                <dd><MathText :latex="line.latex" /></dd>
+              </template>
+            </dl>
+          </template>
+          <template v-else-if="entry.kind === 'table' && entry.rows?.length" #below>
             <button
               class="soft"
               :aria-expanded="tabulated === entry.id"
@@ -253,6 +288,23 @@ async function clearTrace(e: Shown) {
 }
 .sample circle {
   stroke: none;
+}
+.sample .ring {
+  fill: none;
+  stroke: var(--hue);
+  stroke-width: 2.5;
+}
+.told {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 4px 12px;
+  margin: 6px 0 0;
+}
+.told dt {
+  color: var(--muted);
+}
+.told dd {
+  margin: 0;
 }
 .hidden .sample svg {
   opacity: 0.25;

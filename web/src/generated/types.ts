@@ -5,6 +5,9 @@
 /** AngleUnit is the unit of a bare angle. */
 export type AngleUnit = 'radian' | 'degree';
 
+/** CirclePiece names what is shown of a circle. */
+export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles';
+
 /** Corner is where a text stands on a panel. */
 export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 
@@ -21,13 +24,16 @@ export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
 export type LinePattern = 'whole' | 'dashed' | 'dotted';
 
 /** PanelKind says what a panel shows. */
-export type PanelKind = 'plane';
+export type PanelKind = 'plane' | 'circle';
 
 /** PieceKind says what a piece of text is. */
 export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 
+/** RestOfGraph is how the graph is drawn where the angle has not been. */
+export type RestOfGraph = 'faint' | 'hidden' | 'whole';
+
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'circle' | 'part';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -36,7 +42,7 @@ export type StatedKind = 'function' | 'parameter';
 export type SweepWay = 'once' | 'round' | 'backAndForth';
 
 /** TickStyle says how an axis is numbered. */
-export type TickStyle = 'numbers' | 'pi';
+export type TickStyle = 'numbers' | 'pi' | 'degrees';
 
 /** ValueForm says how a live value is written. */
 export type ValueForm = 'number' | 'equation' | 'substituted';
@@ -142,6 +148,9 @@ export interface Shown {
   rows?: Row[];
   joined?: boolean;
   distances?: boolean;
+  /** Circle is a circle with a point that an angle moves; Part is what is shown of the circle whose id Of is. */
+  circle?: Circle;
+  part?: Part;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
@@ -154,6 +163,30 @@ export interface Shown {
   hidden?: boolean;
   /** Panels lists the ids of the panels it appears in; empty means all. */
   panels?: string[];
+}
+
+/** Circle is a circle and the angle whose point runs on it. */
+export interface Circle {
+  /** Driver is the parameter that is dragged and swept, and that the axis of the graph counts. */
+  driver: string;
+  /** Angle is a formula for the angle, in the demonstration's unit; empty for the driver itself. */
+  angle?: string;
+  /** Radius and Centre, the height of the centre, are formulas; empty for 1 and 0. */
+  radius?: string;
+  centre?: string;
+  /** Scaled keeps the radius a length, the amplitude of the graph; else the radius is the unit of both pictures. */
+  scaled?: boolean;
+}
+
+/** Part is one thing shown of a circle, in the circle's picture and in its graph. */
+export interface Part {
+  piece: CirclePiece;
+  /** Ratio is the trigonometric function, by its short name: sin, cos, tan, cot, sec, csc. */
+  ratio?: string;
+  /** OnAxis measures tangent and cotangent on the lines x = r and y = r instead of the tangent line at the point, and secant and cosecant on the ray. */
+  onAxis?: boolean;
+  /** Rest is what becomes of the graph where the angle has not been yet. */
+  rest?: RestOfGraph;
 }
 
 /** Row is a point of a table, each coordinate a formula without parameters, such as 1/2. */
@@ -209,7 +242,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -227,6 +260,9 @@ export interface Ask {
   /** From and Step are formulas without parameters. */
   from?: string;
   step?: string;
+  /** Piece is a piece of a circle to be shown or hidden, Circle one to be put up. */
+  piece?: PieceWanted;
+  circle?: Circle;
   /** Moving is what is done to a curve. */
   moving?: Moving;
   /** Scene is the place of the scene in play. */
@@ -490,6 +526,31 @@ export interface KeyMove {
   to: string;
 }
 
+/** CircleNow is what is told of a circle at the values in play. */
+export interface CircleNow {
+  id: string;
+  angle: string;
+  /** Hue is the number of the colour of the dial that turns it. */
+  hue: number;
+  ratios: RatioNow[];
+  lines: CircleLine[];
+}
+
+/** RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen. */
+export interface RatioNow {
+  ratio: string;
+  hue: number;
+  latex: string;
+  reason: string;
+  shown: boolean;
+}
+
+/** CircleLine is a finding of a circle. */
+export interface CircleLine {
+  name: string;
+  latex: string;
+}
+
 /** FrameTexts are the words of a frame; they are sent when they changed. */
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
@@ -503,6 +564,8 @@ export interface FrameTexts {
   said: PieceView[][];
   /** Steps are the transformations in steps, as they stand. */
   steps: StepsNow[];
+  /** Circles are the circles with their angle and ratios as they are. */
+  circles: CircleNow[];
   /** Moved tells that values in play differ from the scene's. */
   moved: boolean;
 }
@@ -510,13 +573,22 @@ export interface FrameTexts {
 // core/edit
 
 /** Idea is a ready beginning of a demonstration. */
-export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside';
+export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave';
 
 /** Beginning is an idea as it is offered. */
 export interface Beginning {
   idea: Idea;
   title: string;
   words: string;
+}
+
+/** PieceWanted is a piece of a circle that is to be shown in a scene, or hidden there. */
+export interface PieceWanted {
+  circle: string;
+  piece: CirclePiece;
+  ratio: string;
+  shown: boolean;
+  scene: number;
 }
 
 /** Moving is what is done to a curve, each field a formula, empty for nothing: shifts to the right and up, factors by which x and y are stretched, and reflections. */

@@ -49,10 +49,10 @@ export class LiveFormula {
   }
 }
 
-/** Tells whether every number's mark was found whole. */
+/** Tells whether every number's mark was found whole in what is seen, not only in what is spoken. */
 function holdsAll(places: Place[], count: number): boolean {
-  const found = new Set(places.flatMap(({ pattern }) => pattern.match(mark) ?? []));
-  return found.size === count;
+  const seen = places.filter(({ node }) => node.parentElement?.closest('.katex-html'));
+  return new Set(seen.flatMap(({ pattern }) => pattern.match(mark) ?? [])).size === count;
 }
 
 function placesIn(element: HTMLElement): Place[] {

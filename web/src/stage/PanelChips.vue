@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Panel, TickStyle, Window } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import CircleMenu from './CircleMenu.vue';
 import PanelMenu from './PanelMenu.vue';
 
 const props = defineProps<{ panel: Panel; index: number }>();
@@ -23,6 +24,7 @@ const fields: { key: keyof Window; label: string }[] = [
 const tickStyles = [
   { value: 'numbers', label: '1, 2, 3' },
   { value: 'pi', label: 'π/2, π' },
+  { value: 'degrees', label: '30°, 60°' },
 ];
 const shownFields = computed(() => (props.panel.equalScales ? fields.slice(0, 2) : fields));
 
@@ -70,15 +72,19 @@ async function apply() {
 <template>
   <div class="chips">
     <button class="chip" @click="emit('fit')">fit</button>
-    <button class="chip" title="Read a point off a curve" @click="emit('read')">read</button>
+    <button v-if="panel.kind === 'plane'" class="chip" title="Read a point off a curve" @click="emit('read')">
+      read
+    </button>
     <button
+      v-if="bench.document?.panels[0]?.kind === 'plane'"
       class="chip"
       :aria-pressed="panel.equalScales"
       @click="change({ equalScales: !panel.equalScales })"
     >
       equal scales
     </button>
-    <PanelMenu :panel="panel" :index="index" />
+    <CircleMenu v-if="panel.kind === 'circle'" :panel="panel" />
+    <PanelMenu v-else :panel="panel" :index="index" />
     <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
       <button class="chip" :aria-expanded="open">window …</button>
       <template #content>

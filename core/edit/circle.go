@@ -1,0 +1,122 @@
+package edit
+
+import (
+	"math"
+	"slices"
+
+	"parvix/core/document"
+	"parvix/core/problem"
+)
+
+// PieceWanted is a piece of a circle that is to be shown in a scene, or hidden there.
+type PieceWanted struct {
+	Circle string               `json:"circle"`
+	Piece  document.CirclePiece `json:"piece"`
+	Ratio  string               `json:"ratio"`
+	Shown  bool                 `json:"shown"`
+	Scene  int                  `json:"scene"`
+}
+
+// ShowPiece shows or hides a piece of a circle in a scene; what is not there yet is added. Without a piece it is all of a
+// ratio: its length, its graph and, for the sine, the line that carries it over.
+func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, error) {
+	d := clone(before)
+	of := shownWithID(d, w.Circle)
+	if of == nil || of.Kind != document.CircleEntry || w.Scene < 0 || w.Scene >= len(d.Scenes) {
+		return nil, problem.New("field", 0, 0, "circle", "there is no such circle")
+	}
+	pieces := []document.CirclePiece{w.Piece}
+	if w.Piece == "" {
+		pieces = []document.CirclePiece{document.Length, document.Carried, document.Graph}
+	}
+	var err error
+	for _, piece := range pieces {
+		there := false
+		for _, s := range d.Shown {
+			if s.Of != w.Circle || s.Part == nil || s.Part.Piece != piece || piece.HasRatio() && s.Part.Ratio != w.Ratio {
+				continue
+			}
+			there = true
+			scene := &d.Scenes[w.Scene]
+			scene.Hidden = slices.DeleteFunc(scene.Hidden, func(id string) bool { return id == s.ID })
+			if !w.Shown {
+				scene.Hidden = append(scene.Hidden, s.ID)
+			}
+		}
+		// Only the sine is carried over as it is; the others are turned, which is shown when it is asked for.
+		if there || !w.Shown || w.Piece == "" && piece == document.Carried && w.Ratio != "sin" {
+			continue
+		}
+		part := document.Part{Piece: piece}
+		if piece.HasRatio() {
+			part.Ratio, part.OnAxis, part.Rest = w.Ratio, onAxis(d, w.Circle), restOf(d, w.Circle)
+		}
+		if d, err = PutShown(d, document.Shown{Kind: document.PartOf, Of: w.Circle, Part: &part, Panels: of.Panels}); err != nil {
+			return nil, err
+		}
+	}
+	return d, d.Check()
+}
+
+// onAxis and restOf are how the other parts of a circle are drawn, so that a new one is drawn alike.
+func onAxis(d *document.Document, circle string) bool {
+	return slices.ContainsFunc(d.Shown, func(s document.Shown) bool { return s.Of == circle && s.Part != nil && s.Part.OnAxis })
+}
+
+func restOf(d *document.Document, circle string) document.RestOfGraph {
+	for _, s := range d.Shown {
+		if s.Of == circle && s.Part != nil && s.Part.Piece == document.Graph {
+			return s.Part.Rest
+		}
+	}
+	return ""
+}
+
+// drivenColour is the colour of a new dial that turns a circle: none of those of the six functions.
+const drivenColour = 6
+
+// AddCircle puts a circle's panel and a plane beside it, with a dial that turns the circle.
+func AddCircle(before *document.Document, given document.Circle) (*document.Document, error) {
+	d := clone(before)
+	if len(d.Panels) > 1 {
+		return nil, problem.New("field", 0, 0, "panels", "a circle and its graph need two panels, and there are more")
+	}
+	var err error
+	if d.StatedNamed(given.Driver) == nil {
+		if d, err = AddParameters(d, []string{given.Driver}); err != nil {
+			return nil, err
+		}
+		dial := &d.Stated[len(d.Stated)-1]
+		dial.From, dial.To, dial.Step, dial.Colour = "-2π", "4π", "π/180", drivenColour
+		turn := 2 * math.Pi
+		if d.AngleUnit == document.Degree {
+			dial.From, dial.To, dial.Step = "-360", "720", "1"
+			turn = 360
+		}
+		dial.Sweep = &document.Sweep{Way: document.Once, Seconds: 18}
+		for i := range d.Scenes {
+			d.Scenes[i].Values[dial.Name] = turn / 12
+		}
+		given.Driver = dial.Name
+	}
+	plane := d.Panels[0]
+	plane.EqualScales, plane.TicksX = true, document.TicksInPi
+	plane.Window = document.Window{Left: -0.5, Right: 7, Bottom: -2, Top: 2}
+	if d.AngleUnit == document.Degree {
+		plane.TicksX, plane.EqualScales = document.TicksInDegrees, false
+		plane.Window.Left, plane.Window.Right = -30, 400
+	}
+	around := document.Panel{ID: "circle1", Kind: document.Around, Window: document.Window{Left: -1.8, Right: 1.8, Bottom: -1.8, Top: 1.8},
+		EqualScales: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
+	d.Panels = []document.Panel{around, plane}
+	if d, err = PutShown(d, document.Shown{Kind: document.CircleEntry, Circle: &given}); err != nil {
+		return nil, err
+	}
+	circle := d.Shown[len(d.Shown)-1].ID
+	for _, piece := range []document.CirclePiece{document.Arc, document.AngleMark, document.Unrolled} {
+		if d, err = ShowPiece(d, PieceWanted{Circle: circle, Piece: piece, Shown: true}); err != nil {
+			return nil, err
+		}
+	}
+	return ShowPiece(d, PieceWanted{Circle: circle, Ratio: "sin", Shown: true})
+}

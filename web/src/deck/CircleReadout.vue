@@ -1,0 +1,112 @@
+<script setup lang="ts">
+// What a circle tells: the angle and its six ratios, large enough for the back row. A tap shows or hides a ratio.
+import { useBench } from '../bench/store';
+import type { CircleNow, RatioNow } from '../generated/types';
+import MathText from '../shared/MathText.vue';
+
+const props = defineProps<{ now: CircleNow }>();
+const bench = useBench();
+
+const toggle = (r: RatioNow) =>
+  bench.askEdit({
+    kind: 'showPiece',
+    piece: { circle: props.now.id, piece: '' as never, ratio: r.ratio, shown: !r.shown, scene: bench.scene },
+  });
+</script>
+
+<template>
+  <section class="readout" :class="{ presenting: bench.presenting }" aria-label="The circle">
+    <p class="angle" :class="`hue-${now.hue}`"><MathText :latex="now.angle" /></p>
+    <ul>
+      <li v-for="r in now.ratios" :key="r.ratio">
+        <button
+          :class="[`hue-${r.hue}`, { off: !r.shown }]"
+          :aria-pressed="r.shown"
+          :aria-label="`${r.shown ? 'Hide' : 'Show'} ${r.ratio}`"
+          :title="r.reason || `${r.shown ? 'Hide' : 'Show'} ${r.ratio}`"
+          :data-ratio="r.ratio"
+          @click="toggle(r)"
+        >
+          <span class="bar" aria-hidden="true" />
+          <MathText v-if="r.shown" :latex="r.latex" />
+          <span v-else>{{ r.ratio }}</span>
+          <small v-if="r.shown && r.reason">{{ r.reason }}</small>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.readout {
+  display: grid;
+  align-content: center;
+  gap: 2px;
+  flex: 3 1 560px;
+  min-width: 0;
+  padding: 6px 14px;
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  background: var(--sheet);
+}
+.angle {
+  margin: 0;
+  color: var(--hue);
+  padding-left: 8px;
+  font-size: calc(17px * var(--type));
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 4px 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+button {
+  display: flex;
+  align-items: center;
+  gap: 2px 8px;
+  white-space: nowrap;
+  width: 100%;
+  min-height: 44px;
+  padding: 2px 8px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+  background: none;
+  color: var(--hue);
+  font: inherit;
+  font-size: calc(16px * var(--type));
+  text-align: left;
+  cursor: pointer;
+}
+button:hover {
+  border-color: var(--hue);
+}
+.bar {
+  flex: none;
+  width: 8px;
+  align-self: stretch;
+  border-radius: 3px;
+  background: var(--hue);
+}
+.presenting button {
+  font-size: calc(19px * var(--type));
+}
+.presenting .angle {
+  font-size: calc(19px * var(--type));
+}
+.off {
+  border-color: var(--hairline);
+  color: var(--muted);
+}
+.off .bar {
+  opacity: 0.35;
+}
+small {
+  color: var(--muted);
+  font-size: 0.62em;
+  line-height: 1.1;
+  white-space: normal;
+}
+</style>

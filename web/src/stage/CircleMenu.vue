@@ -1,0 +1,136 @@
+<script setup lang="ts">
+// What is shown of a circle, beside the six ratios: built up one idea at a time.
+import { computed, ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { CirclePiece, Panel, RestOfGraph } from '../generated/types';
+import Choice from '../shared/Choice.vue';
+
+const props = defineProps<{ panel: Panel }>();
+const bench = useBench();
+const open = ref(false);
+
+const circle = computed(() =>
+  bench.document?.shown.find(
+    (s) => s.kind === 'circle' && (!s.panels?.length || s.panels.includes(props.panel.id)),
+  ),
+);
+const parts = computed(() => bench.document?.shown.filter((s) => s.part && s.of === circle.value?.id) ?? []);
+const isShown = (piece: CirclePiece, ratio = '') =>
+  parts.value.some(
+    (s) => s.part!.piece === piece && (s.part!.ratio ?? '') === ratio && !bench.isHidden(s.id),
+  );
+
+const plain: { piece: CirclePiece; words: string }[] = [
+  { piece: 'arc', words: 'the arc' },
+  { piece: 'angle', words: 'the angle at the centre' },
+  { piece: 'coordinates', words: 'the coordinates of the point' },
+  { piece: 'unrolled', words: 'the arc unrolled on the axis' },
+];
+const ratios: { piece: CirclePiece; ratio: string; words: string }[] = [
+  { piece: 'carried', ratio: 'sin', words: 'the sine carried over' },
+  { piece: 'carried', ratio: 'cos', words: 'the cosine, turned by the complement' },
+  { piece: 'triangles', ratio: 'tan', words: 'similar triangles of the tangent' },
+  { piece: 'triangles', ratio: 'cot', words: 'similar triangles of the cotangent' },
+  { piece: 'triangles', ratio: 'sec', words: 'similar triangles of the secant' },
+  { piece: 'triangles', ratio: 'csc', words: 'similar triangles of the cosecant' },
+];
+const rests: { value: RestOfGraph; label: string }[] = [
+  { value: 'faint', label: 'faint' },
+  { value: 'hidden', label: 'hidden' },
+  { value: 'whole', label: 'drawn' },
+];
+
+const put = (piece: CirclePiece, ratio: string, shown: boolean) =>
+  bench.askEdit({
+    kind: 'showPiece',
+    piece: { circle: circle.value!.id, piece, ratio, shown, scene: bench.scene },
+  });
+
+const onAxis = computed(() => parts.value.some((s) => s.part!.onAxis));
+const turnAxis = (on: boolean) =>
+  bench.change((copy) => {
+    for (const s of copy.shown) if (s.part?.ratio && s.of === circle.value?.id) s.part.onAxis = on;
+  });
+
+const rest = computed(() => parts.value.find((s) => s.part!.piece === 'graph')?.part!.rest || 'faint');
+const turnRest = (value = 'faint') =>
+  bench.change((copy) => {
+    for (const s of copy.shown)
+      if (s.part?.piece === 'graph' && s.of === circle.value?.id) s.part.rest = value as RestOfGraph;
+  });
+</script>
+
+<template>
+  <a-popover v-if="circle" v-model:open="open" trigger="click" placement="bottomLeft">
+    <button class="chip" :aria-expanded="open">circle …</button>
+    <template #content>
+      <div class="circle-menu">
+        <label v-for="p in plain" :key="p.piece">
+          <input
+            type="checkbox"
+            :checked="isShown(p.piece)"
+            @change="put(p.piece, '', ($event.target as HTMLInputElement).checked)"
+          />
+          {{ p.words }}
+        </label>
+        <hr />
+        <label v-for="p in ratios" :key="p.piece + p.ratio">
+          <input
+            type="checkbox"
+            :checked="isShown(p.piece, p.ratio)"
+            @change="put(p.piece, p.ratio, ($event.target as HTMLInputElement).checked)"
+          />
+          {{ p.words }}
+        </label>
+        <hr />
+        <label>
+          <input
+            type="checkbox"
+            :checked="onAxis"
+            @change="turnAxis(($event.target as HTMLInputElement).checked)"
+          />
+          tangent and cotangent on the lines x = 1 and y = 1
+        </label>
+        <p class="hint">
+          On the tangent line at the point, the tangent counts as positive clockwise and the cotangent
+          anticlockwise; on x = 1 up, on y = 1 to the right.
+        </p>
+        <label class="rest">
+          the graph ahead of the angle
+          <Choice
+            :model-value="rest"
+            :options="rests"
+            label="The graph ahead of the angle"
+            @update:model-value="turnRest"
+          />
+        </label>
+      </div>
+    </template>
+  </a-popover>
+</template>
+
+<style scoped>
+.circle-menu {
+  display: grid;
+  gap: 4px;
+  width: 320px;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 28px;
+}
+hr {
+  width: 100%;
+  margin: 4px 0;
+  border: 0;
+  border-top: 1px solid var(--hairline);
+}
+.rest {
+  justify-content: space-between;
+}
+.hint {
+  margin: 0;
+}
+</style>
