@@ -27,7 +27,8 @@ func seenOn(t *testing.T, page *rod.Page, panel int) window {
 	t.Helper()
 	return ask[window](t, page, `async (panel) => {
 		const plane = document.querySelectorAll('.plane')[panel];
-		return {...await parvix.window(panel), width: plane.clientWidth, height: plane.clientHeight};
+		const {width, height} = plane.getBoundingClientRect();
+		return {...await parvix.window(panel), width, height};
 	}`, panel)
 }
 

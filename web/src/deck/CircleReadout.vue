@@ -22,7 +22,6 @@ const toggle = (r: RatioNow) =>
         <button
           :class="[`hue-${r.hue}`, { off: !r.shown }]"
           :aria-pressed="r.shown"
-          :aria-label="`${r.shown ? 'Hide' : 'Show'} ${r.ratio}`"
           :title="r.reason || `${r.shown ? 'Hide' : 'Show'} ${r.ratio}`"
           :data-ratio="r.ratio"
           @click="toggle(r)"
