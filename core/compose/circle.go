@@ -463,7 +463,7 @@ func (c *Composer) graph(d *evaluate.Demonstration, s *evaluate.Shown, v View, d
 	if !ok {
 		return anchor{}, ""
 	}
-	return a, `\` + string(s.Part.Ratio) + " " + d.LaTeXOf(circleOf)
+	return a, d.GraphLaTeX(of, s.Part.Ratio)
 }
 
 // within cuts a line that runs from left to right to an interval of x.

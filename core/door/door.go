@@ -54,7 +54,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -108,6 +108,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("field", 0, 0, "piece", "it is missing")
 		}
 		a.Document, err = edit.ShowPiece(ask.Document, *ask.Piece)
+	case AskAngleUnit:
+		a.Document, err = edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
 	case AskAddCircle:
 		if ask.Circle == nil {
 			return problem.New("field", 0, 0, "circle", "it is missing")

@@ -70,6 +70,7 @@ const (
 	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
 	AskShowPiece     AskKind = "showPiece"     // Document, Piece → Document
 	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
+	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document
 	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
 	AskBeginnings    AskKind = "beginnings"    // → Beginnings
 	AskGallery       AskKind = "gallery"       // → Gallery of parents

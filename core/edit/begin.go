@@ -78,8 +78,9 @@ func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 		b.do(AddCircle(b.d, document.Circle{Driver: "θ"}))
 		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
 	case IdeaWave:
-		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
 		b.do(AddCircle(b.d, document.Circle{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
+		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
+		b.clearOfRatios()
 		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
 	default:
 		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
@@ -120,6 +121,15 @@ func (b *beginner) dials(values map[string]float64, names ...string) {
 func (b *beginner) show(entry document.Shown) { b.do(PutShown(b.d, entry)) }
 
 func (b *beginner) say(pieces ...document.Piece) { b.do(PutSaid(b.d, document.Said{Pieces: pieces})) }
+
+// clearOfRatios gives the dials beside a circle colours that the sine does not wear.
+func (b *beginner) clearOfRatios() {
+	for i, name := range []string{"a", "b", "h", "k"} {
+		if dial := b.d.StatedNamed(name); dial != nil && b.err == nil {
+			dial.Colour = []int{1, 3, 4, 5}[i]
+		}
+	}
+}
 
 // beside puts a second panel like the first and takes the plain curve off.
 func (b *beginner) beside() {

@@ -4,8 +4,12 @@ import (
 	"math"
 	"slices"
 
+	"parvix/core/circle"
 	"parvix/core/document"
+	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/problem"
+	"parvix/core/program"
 )
 
 // PieceWanted is a piece of a circle that is to be shown in a scene, or hidden there.
@@ -112,11 +116,79 @@ func AddCircle(before *document.Document, given document.Circle) (*document.Docu
 	if d, err = PutShown(d, document.Shown{Kind: document.CircleEntry, Circle: &given}); err != nil {
 		return nil, err
 	}
-	circle := d.Shown[len(d.Shown)-1].ID
+	added := d.Shown[len(d.Shown)-1].ID
 	for _, piece := range []document.CirclePiece{document.Arc, document.AngleMark, document.Unrolled} {
-		if d, err = ShowPiece(d, PieceWanted{Circle: circle, Piece: piece, Shown: true}); err != nil {
+		if d, err = ShowPiece(d, PieceWanted{Circle: added, Piece: piece, Shown: true}); err != nil {
 			return nil, err
 		}
 	}
-	return ShowPiece(d, PieceWanted{Circle: circle, Ratio: "sin", Shown: true})
+	return ShowPiece(d, PieceWanted{Circle: added, Ratio: "sin", Shown: true})
+}
+
+// SetAngleUnit changes the unit of every bare angle. A dial that is itself the angle of a circle is converted with its
+// ends, its step and its values in the scenes, and the axis of the graph beside it; other formulas stay as they are.
+func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document.Document, error) {
+	d := clone(before)
+	if d.AngleUnit == unit {
+		return d, nil
+	}
+	d.AngleUnit = unit
+	perUnit, ticks, step := 180/math.Pi, document.TicksInDegrees, "1"
+	if unit == document.Radian {
+		perUnit, ticks, step = math.Pi/180, document.TicksInPi, "π/180"
+	}
+	turned := map[string]bool{}
+	for _, s := range d.Shown {
+		if s.Circle == nil || s.Circle.Angle != "" && s.Circle.Angle != s.Circle.Driver || turned[s.Circle.Driver] {
+			continue
+		}
+		dial := d.StatedNamed(s.Circle.Driver)
+		if dial == nil {
+			continue
+		}
+		turned[dial.Name] = true
+		for _, end := range []*string{&dial.From, &dial.To} {
+			*end = turnedEnd(d, *end, perUnit, unit)
+		}
+		dial.Step = step
+		for i := range d.Scenes {
+			if v, ok := d.Scenes[i].Values[dial.Name]; ok {
+				d.Scenes[i].Values[dial.Name] = number.Round(v*perUnit, 12)
+			}
+		}
+		for i := range d.Panels {
+			p := &d.Panels[i]
+			if p.Kind != document.Plane || len(s.Panels) > 0 && !slices.Contains(s.Panels, p.ID) {
+				continue
+			}
+			p.TicksX, p.EqualScales = ticks, unit == document.Radian
+			p.Window.Left, p.Window.Right = p.Window.Left*perUnit, p.Window.Right*perUnit
+			for k := range d.Scenes {
+				if w, ok := d.Scenes[k].Windows[p.ID]; ok {
+					w.Left, w.Right = w.Left*perUnit, w.Right*perUnit
+					d.Scenes[k].Windows[p.ID] = w
+				}
+			}
+		}
+	}
+	return d, d.Check()
+}
+
+// turnedEnd writes an end of a dial in the other unit: 2π as 360, 90 as π/2; one that cannot be read stays.
+func turnedEnd(d *document.Document, text string, perUnit float64, unit document.AngleUnit) string {
+	f, err := expr.Parse(text, scope(d))
+	if err != nil || len(expr.Names(f.Node)) > 0 {
+		return text
+	}
+	at, err := program.CompilePoint(f.Node, []string{"\x00"})
+	if err != nil {
+		return text
+	}
+	v := at([]float64{0}) * perUnit
+	if unit == document.Radian {
+		if exact := circle.At(v).Exact(); exact != nil {
+			return expr.Pretty(exact)
+		}
+	}
+	return number.Format(v, 9)
 }

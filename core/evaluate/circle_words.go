@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"fmt"
+	"math/big"
 
 	"parvix/core/circle"
 	"parvix/core/expr"
@@ -97,3 +98,22 @@ func (d *Demonstration) ArcLaTeX(c *Circle) string {
 
 // RadiusLaTeX is the radius as it is stated.
 func (d *Demonstration) RadiusLaTeX(c *Circle) string { return d.LaTeX(c.radius.Formula, d.Class) }
+
+// GraphLaTeX is what a graph's label says: sin t, or with radius and centre a sin(b(t − h)) + k.
+func (d *Demonstration) GraphLaTeX(s *Shown, f circle.Function) string {
+	c := s.Circle
+	text := `\` + string(f) + " " + d.LaTeXOf(c)
+	if !s.Entry.Circle.Scaled {
+		return text
+	}
+	ratio := expr.Node(&expr.Call{Name: string(f), Args: []expr.Node{c.angle.Formula}})
+	if n, is := c.radius.Formula.(*expr.Number); !is || n.Value.Cmp(one) != 0 {
+		ratio = &expr.Binary{Op: expr.Mul, L: c.radius.Formula, R: ratio}
+	}
+	if n, is := c.centre.Formula.(*expr.Number); !is || n.Value.Sign() != 0 {
+		ratio = &expr.Binary{Op: expr.Add, L: ratio, R: c.centre.Formula}
+	}
+	return d.LaTeX(ratio, d.Class)
+}
+
+var one = big.NewRat(1, 1)

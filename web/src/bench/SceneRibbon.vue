@@ -57,7 +57,7 @@ function turnDecimals() {
 }
 
 function turnUnit() {
-  void bench.change((copy) => (copy.angleUnit = degrees.value ? 'radian' : 'degree'));
+  void bench.askEdit({ kind: 'angleUnit', text: degrees.value ? 'radian' : 'degree' });
 }
 </script>
 

@@ -41,8 +41,7 @@ const toggle = (r: RatioNow) =>
   display: grid;
   align-content: center;
   gap: 2px;
-  flex: 3 1 560px;
-  min-width: 0;
+  flex: 3 0 min(560px, 100%);
   padding: 6px 14px;
   border: 1px solid var(--hairline);
   border-radius: 6px;
@@ -94,6 +93,11 @@ button:hover {
 }
 .presenting .angle {
   font-size: calc(19px * var(--type));
+}
+@media (max-width: 760px) {
+  ul {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
 }
 .off {
   border-color: var(--hairline);

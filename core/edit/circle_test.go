@@ -1,0 +1,87 @@
+package edit_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/document"
+	"parvix/core/edit"
+	"parvix/core/evaluate"
+)
+
+func withCircle(t testing.TB) *document.Document {
+	t.Helper()
+	d, err := edit.Begin(document.New(""), edit.IdeaCircle)
+	require.NoError(t, err)
+	return d
+}
+
+func circleOf(d *document.Document) string {
+	for _, s := range d.Shown {
+		if s.Kind == document.CircleEntry {
+			return s.ID
+		}
+	}
+	return ""
+}
+
+// A ratio is shown in the scene at hand; it is hidden there alone, and comes back without being added twice.
+func TestARatioIsShownAndHiddenByScene(t *testing.T) {
+	d := withCircle(t)
+	d.Scenes = append(d.Scenes, document.Scene{ID: "later", Name: "Later", Values: map[string]float64{"θ": 1}})
+	before := len(d.Shown)
+	d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Shown: true})
+	require.NoError(t, err)
+	assert.Len(t, d.Shown, before+2, "its length and its graph")
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Scene: 1})
+	require.NoError(t, err)
+	for _, s := range d.Shown[before:] {
+		assert.False(t, d.Scenes[0].IsHidden(s.ID))
+		assert.True(t, d.Scenes[1].IsHidden(s.ID))
+	}
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Shown: true, Scene: 1})
+	require.NoError(t, err)
+	assert.Len(t, d.Shown, before+2)
+	assert.Empty(t, d.Scenes[1].Hidden)
+	_, err = edit.ShowPiece(d, edit.PieceWanted{Circle: "none", Ratio: "tan", Shown: true})
+	assert.Error(t, err)
+	_, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Piece: document.Length, Ratio: "sinus", Shown: true})
+	assert.Error(t, err, "there is no such ratio")
+}
+
+// 2π is 360°, π/6 is 30°; a parameter inside a formula keeps its meaning as it is typed.
+func TestChangingTheAngleUnitConvertsTheDialThatTurnsACircle(t *testing.T) {
+	d, err := edit.SetAngleUnit(withCircle(t), document.Degree)
+	require.NoError(t, err)
+	dial := d.StatedNamed("θ")
+	assert.Equal(t, []string{"−360", "720", "1"}, []string{dial.From, dial.To, dial.Step})
+	assert.Equal(t, 30.0, d.Scenes[0].Values["θ"])
+	assert.Equal(t, document.TicksInDegrees, d.Panels[1].TicksX)
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	assert.InDelta(t, math.Pi/6, e.Shown[0].Circle.Angle.Radians, 1e-12)
+	back, err := edit.SetAngleUnit(d, document.Radian)
+	require.NoError(t, err)
+	dial = back.StatedNamed("θ")
+	assert.Equal(t, []string{"−2π", "4π", "π/180"}, []string{dial.From, dial.To, dial.Step})
+	assert.InDelta(t, math.Pi/6, back.Scenes[0].Values["θ"], 1e-12)
+	wave, err := edit.Begin(document.New(""), edit.IdeaWave)
+	require.NoError(t, err)
+	turned, err := edit.SetAngleUnit(wave, document.Degree)
+	require.NoError(t, err)
+	assert.Equal(t, wave.StatedNamed("t").To, turned.StatedNamed("t").To, "b(t − h) is a formula: its dials stay")
+}
+
+func TestRenamingTheDialTurnsTheCircleOn(t *testing.T) {
+	d := withCircle(t)
+	renamed, err := edit.Rename(d, d.StatedNamed("θ").ID, "t")
+	require.NoError(t, err)
+	assert.Equal(t, "t", renamed.Shown[0].Circle.Driver)
+	assert.Empty(t, evaluate.Load(renamed, nil).Problems)
+	gone, err := edit.Delete(d, circleOf(d))
+	require.NoError(t, err)
+	assert.Empty(t, gone.Shown, "its parts go with it")
+}
