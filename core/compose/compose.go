@@ -106,6 +106,8 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			c.trace(d, s, v)
 		case document.CircleEntry:
 			c.circle(d, i, s, p, v)
+		case document.FigureEntry:
+			anchors = append(anchors, c.figure(d, s, v)...)
 		case document.PartOf:
 			anchors = append(anchors, c.part(d, s, p, v)...)
 		case document.Point:
@@ -548,7 +550,7 @@ func (c *Composer) grips(d *evaluate.Demonstration, index int, s *evaluate.Shown
 // labelOf is the LaTeX beside an entry, empty for none.
 func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	e := s.Entry
-	if e.Label == document.LabelNone || e.Kind == document.CircleEntry || e.Kind == document.PartOf || e.Kind == document.Trace || e.Kind == document.Found || e.Kind == document.Table {
+	if e.Label == document.LabelNone || e.Kind == document.CircleEntry || e.Kind == document.PartOf || e.Kind == document.FigureEntry || e.Kind == document.Trace || e.Kind == document.Found || e.Kind == document.Table {
 		return ""
 	}
 	switch e.Kind {

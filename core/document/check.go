@@ -202,6 +202,23 @@ func (c *checker) stated(s Stated) {
 	}
 }
 
+func (c *checker) figure(s Shown) {
+	if s.Kind != FigureEntry {
+		return
+	}
+	if c.require(s.Figure != nil, s.ID, "figure", "a figure is needed"); s.Figure == nil {
+		return
+	}
+	f := s.Figure
+	c.require(slices.Contains(Shapes(), f.Shape), s.ID, "figure.shape", fmt.Sprintf("“%s” is none of %q", f.Shape, Shapes()))
+	if n := f.Shape.Points(); n >= 0 {
+		c.require(len(f.Points) == n, s.ID, "figure.points", fmt.Sprintf("%d points are needed", n))
+	} else {
+		c.require(len(f.Points) >= 3 && len(f.Points) <= MaxCorners, s.ID, "figure.points", fmt.Sprintf("3 to %d points are needed", MaxCorners))
+	}
+	c.text(s.ID, "figure.other", f.Other)
+}
+
 func (c *checker) circle(s Shown) {
 	if s.Kind == CircleEntry {
 		if c.require(s.Circle != nil, s.ID, "circle", "a circle is needed"); s.Circle != nil {
@@ -226,7 +243,7 @@ func (c *checker) circle(s Shown) {
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf), string(FigureEntry))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
 		c.text(s.ID, "formula", text)
 	}
@@ -246,6 +263,7 @@ func (c *checker) shown(s Shown) {
 		c.text(s.ID, "rows", r.Y)
 	}
 	c.circle(s)
+	c.figure(s)
 	if s.Kind == Path {
 		c.require(s.As != "", s.ID, "as", "a parameter is needed")
 		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "vertical asymptote", "horizontal asymptote")
@@ -285,6 +303,11 @@ func (c *checker) references(d *Document) {
 	}
 	for _, s := range d.Shown {
 		refer(s.ID, s.Of)
+		if s.Figure != nil {
+			for _, point := range s.Figure.Points {
+				refer(s.ID, point)
+			}
+		}
 		for _, panel := range s.Panels {
 			refer(s.ID, panel)
 		}

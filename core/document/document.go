@@ -175,6 +175,9 @@ type Shown struct {
 	Circle *Circle `json:"circle,omitempty"`
 	Part   *Part   `json:"part,omitempty"`
 
+	// Figure is a piece of geometry; Function and At belong to a tangent or a normal.
+	Figure *Figure `json:"figure,omitempty"`
+
 	// Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document.
 	Of   string    `json:"of,omitempty"`
 	Kept []float64 `json:"kept,omitempty"`
@@ -247,6 +250,56 @@ const (
 	RestWhole  RestOfGraph = "whole"
 )
 
+// Figure is a piece of geometry in the plane, live as the points that it hangs on.
+type Figure struct {
+	Shape FigureShape `json:"shape"`
+	// Points are the ids of the points that it joins, in order.
+	Points []string `json:"points,omitempty"`
+	// Other is the name of the second function of an intersection.
+	Other string `json:"other,omitempty"`
+}
+
+// FigureShape names a piece of geometry.
+type FigureShape string
+
+// The shapes: two points for a segment, an arrow, a midpoint and a circle (its centre and a point on it), three for an arc
+// (centre, first point, a point on the last ray), an angle and a right angle (the vertex in the middle), three or more for
+// a polygon; a tangent and a normal are of a function at a place, an intersection of two functions.
+const (
+	Segment      FigureShape = "segment"
+	Arrow        FigureShape = "arrow"
+	Midpoint     FigureShape = "midpoint"
+	CircleShape  FigureShape = "circle"
+	ArcShape     FigureShape = "arc"
+	AngleShape   FigureShape = "angle"
+	RightAngle   FigureShape = "rightAngle"
+	Polygon      FigureShape = "polygon"
+	TangentLine  FigureShape = "tangent"
+	NormalLine   FigureShape = "normal"
+	Intersection FigureShape = "intersection"
+)
+
+// Shapes lists the shapes.
+func Shapes() []FigureShape {
+	return []FigureShape{Segment, Arrow, Midpoint, CircleShape, ArcShape, AngleShape, RightAngle, Polygon, TangentLine, NormalLine, Intersection}
+}
+
+// Points is how many points a shape needs, −1 for three or more.
+func (s FigureShape) Points() int {
+	switch s {
+	case Segment, Arrow, Midpoint, CircleShape:
+		return 2
+	case ArcShape, AngleShape, RightAngle:
+		return 3
+	case Polygon:
+		return -1
+	}
+	return 0
+}
+
+// MaxCorners is the largest number of a polygon's corners.
+const MaxCorners = 24
+
 // Row is a point of a table, each coordinate a formula without parameters, such as 1/2.
 type Row struct {
 	X string `json:"x"`
@@ -286,6 +339,8 @@ const (
 	Path ShownKind = "path"
 	// Table shows plotted points.
 	Table ShownKind = "table"
+	// FigureEntry is a piece of geometry.
+	FigureEntry ShownKind = "figure"
 	// CircleEntry is a circle with its point, PartOf a part of it.
 	CircleEntry ShownKind = "circle"
 	PartOf      ShownKind = "part"

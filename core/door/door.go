@@ -423,6 +423,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
 	}
+	if e.Kind == document.FigureEntry {
+		return figureSentence(d, s, formula)
+	}
 	if e.Kind == document.CircleEntry || e.Kind == document.PartOf {
 		return circleSentence(d, s)
 	}

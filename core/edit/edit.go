@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
+	"slices"
 	"sort"
 	"strings"
 
@@ -215,6 +216,9 @@ func renameUses(d *document.Document, old, name string) {
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
+		if e.Figure != nil && e.Figure.Other == old {
+			e.Figure.Other = name
+		}
 		if c := e.Circle; c != nil {
 			if c.Driver == old {
 				c.Driver = name
@@ -297,7 +301,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	})
 	gone := map[string]bool{}
 	d.Shown = keep(d.Shown, func(e document.Shown) bool {
-		kept := e.ID != id && e.Of != id && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
+		kept := e.ID != id && e.Of != id && !(e.Figure != nil && (slices.Contains(e.Figure.Points, id) || name != "" && e.Figure.Other == name)) && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
 		gone[e.ID] = !kept
 		return kept
 	})

@@ -27,7 +27,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 		}
 		d = held
 	}
-	if entry.Kind == document.Point {
+	if entry.Kind == document.Point || entry.Figure != nil && entry.Figure.Shape == document.Midpoint {
 		name, ok := expr.NameOf(entry.Name)
 		switch {
 		case entry.Name == "":
@@ -43,7 +43,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -91,6 +91,20 @@ func readable(s *expr.Scope, e document.Shown) error {
 	case document.Table:
 		for _, r := range e.Rows {
 			fields = append(fields, field{name: "rows", text: r.X}, field{name: "rows", text: r.Y})
+		}
+	case document.FigureEntry:
+		if e.Figure != nil && e.Figure.Shape.Points() == 0 {
+			names := []string{e.Function}
+			if e.Figure.Shape == document.Intersection {
+				names = append(names, e.Figure.Other)
+			} else {
+				fields = []field{{name: "at", text: e.At}}
+			}
+			for _, name := range names {
+				if _, known := s.Functions[name]; !known {
+					return problem.New("not-a-function", 0, len(name), name).In(e.ID, "function")
+				}
+			}
 		}
 	case document.CircleEntry:
 		c := e.Circle

@@ -113,6 +113,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.loadFunctions()
 	d.loadShown()
 	d.loadParts()
+	d.loadFigures()
 	d.stepsBefore = nil
 	d.loadSaid()
 	d.Update()

@@ -31,6 +31,8 @@ type Shown struct {
 	// Circle is set for a circle, Part for what is shown of one.
 	Circle *Circle
 	Part   *Part
+	// Figure is set for a piece of geometry.
+	Figure *Figure
 	// Path is set for the way of a feature.
 	Path *Path
 

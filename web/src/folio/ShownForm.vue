@@ -5,6 +5,7 @@ import { useBench } from '../bench/store';
 import type { Problem, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
+import FigureForm from './FigureForm.vue';
 import FormulaField from './FormulaField.vue';
 import RowsField from './RowsField.vue';
 
@@ -107,12 +108,16 @@ const labels = computed(() => {
     finding: ['name', 'none'],
     circle: [],
     part: ['name', 'none'],
+    figure: ['name', 'none'],
   };
   const words: Record<string, string> = {
     name:
-      { guide: 'its equation', path: 'its equation', finding: 'coordinates or equations' }[
-        props.entry.kind as string
-      ] ?? 'its name',
+      {
+        guide: 'its equation',
+        figure: 'its measure',
+        path: 'its equation',
+        finding: 'coordinates or equations',
+      }[props.entry.kind as string] ?? 'its name',
     formula: 'the formula with values',
     coordinates: 'name and coordinates',
     none: 'nothing',
@@ -297,6 +302,13 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         />
       </label>
     </template>
+    <FigureForm
+      v-else-if="entry.figure"
+      v-model="entry"
+      :refused="refusedAt('at')"
+      @keep="keep"
+      @cancel="bench.editing = ''"
+    />
     <template v-else-if="entry.part">
       <p class="hint">What is shown of the circle is chosen there, under “circle …”.</p>
     </template>

@@ -2,7 +2,7 @@
 // What is shown on the stage: curves, points, guides, traces.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { Shown, ShownKind } from '../generated/types';
+import type { Figure, Shown, ShownKind } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import Pieces from '../shared/Pieces.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
@@ -44,6 +44,7 @@ const kinds = computed<{ kind: Wanted; words: string; waits: string }[]>(() => [
   { kind: 'point', words: 'a point', waits: '' },
   { kind: 'runner', words: 'a point that runs along all curves', waits: needsFunction.value },
   { kind: 'guide', words: 'a guide line', waits: '' },
+  { kind: 'figure', words: 'a piece of geometry: segment, angle, polygon, tangent …', waits: '' },
   { kind: 'table', words: 'plotted points from a table', waits: '' },
   { kind: 'plot', words: 'points plotted by tapping the stage', waits: '' },
   {
@@ -63,6 +64,14 @@ function emptyPanels(): string[] | undefined {
   return empty.length && empty.length < panels.length ? empty.map((p) => p.id) : undefined;
 }
 
+/** A segment between the last two points, or a tangent where there are none. */
+function startingFigure(): Figure {
+  const ids = rows.value.filter(({ entry }) => entry.kind === 'point').map(({ entry }) => entry.id);
+  return ids.length < 2 && hasFunctions.value
+    ? { shape: 'tangent' }
+    : { shape: 'segment', points: ids.slice(-2) };
+}
+
 async function addPlotted() {
   await bench.askEdit({ kind: 'putShown', shown: { id: '', kind: 'table', grips: true, colour: 0 } });
   bench.plotting = bench.document!.shown.at(-1)!.id;
@@ -78,8 +87,9 @@ function add(wanted: Wanted) {
     const parameter = bench.document?.stated.find((s) => s.kind === 'parameter')?.name ?? '';
     fresh.value.family = { parameter };
   }
+  if (kind === 'figure') fresh.value.figure = startingFigure();
   if (kind === 'guide') fresh.value.direction = 'upright';
-  if (kind === 'curve' || kind === 'steps')
+  if (kind === 'curve' || kind === 'steps' || fresh.value.figure?.shape === 'tangent')
     fresh.value.function = bench.document?.stated.filter((s) => s.kind === 'function').at(-1)?.name;
   if (kind === 'trace')
     fresh.value.of = rows.value.filter(({ entry }) => entry.kind === 'point').at(-1)?.entry.id;
@@ -98,7 +108,11 @@ function hueOf(e: Shown) {
 const linesOf = (id: string) => bench.texts?.circles.find((c) => c.id === id)?.lines ?? [];
 
 const name = (e: Shown) =>
-  e.part ? `${e.part.piece} ${e.part.ratio ?? ''}`.trim() : (e.name ?? e.function ?? e.kind);
+  e.figure && !e.name
+    ? e.figure.shape
+    : e.part
+      ? `${e.part.piece} ${e.part.ratio ?? ''}`.trim()
+      : (e.name ?? e.function ?? e.kind);
 const isLine = (e: Shown) => /Asymptotes|centreLine/.test(e.finding ?? '');
 
 function actions(e: Shown): Action[] {
@@ -185,6 +199,7 @@ async function clearTrace(e: Shown) {
                   <circle v-for="(y, k) in [12, 8, 5, 4, 5, 8]" :key="k" :cx="3 + 5 * k" :cy="y" r="1.9" />
                 </template>
                 <circle v-else-if="entry.kind === 'circle'" cx="16" cy="8" r="6.5" class="ring" />
+                <path v-else-if="entry.kind === 'figure'" d="M4 13L28 13L20 3Z" class="stairs" />
                 <template v-else-if="entry.kind === 'table'">
                   <circle v-for="(y, k) in [13, 9, 11, 4]" :key="k" :cx="4 + 8 * k" :cy="y" r="2.6" />
                 </template>

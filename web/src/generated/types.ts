@@ -14,6 +14,9 @@ export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 /** Direction is that of a guide. */
 export type Direction = 'upright' | 'level' | 'slanted';
 
+/** FigureShape names a piece of geometry. */
+export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection';
+
 /** Finding names what the core finds out about a function of one variable. */
 export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry';
 
@@ -33,7 +36,7 @@ export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 export type RestOfGraph = 'faint' | 'hidden' | 'whole';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'circle' | 'part';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'figure' | 'circle' | 'part';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -151,6 +154,8 @@ export interface Shown {
   /** Circle is a circle with a point that an angle moves; Part is what is shown of the circle whose id Of is. */
   circle?: Circle;
   part?: Part;
+  /** Figure is a piece of geometry; Function and At belong to a tangent or a normal. */
+  figure?: Figure;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
   of?: string;
   kept?: number[];
@@ -187,6 +192,15 @@ export interface Part {
   onAxis?: boolean;
   /** Rest is what becomes of the graph where the angle has not been yet. */
   rest?: RestOfGraph;
+}
+
+/** Figure is a piece of geometry in the plane, live as the points that it hangs on. */
+export interface Figure {
+  shape: FigureShape;
+  /** Points are the ids of the points that it joins, in order. */
+  points?: string[];
+  /** Other is the name of the second function of an intersection. */
+  other?: string;
 }
 
 /** Row is a point of a table, each coordinate a formula without parameters, such as 1/2. */

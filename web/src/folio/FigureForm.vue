@@ -1,0 +1,147 @@
+<script setup lang="ts">
+// A piece of geometry: its shape, and the points or the function that it hangs on.
+import { computed } from 'vue';
+import { useBench } from '../bench/store';
+import type { FigureShape, Problem, Shown } from '../generated/types';
+import Choice from '../shared/Choice.vue';
+import FormulaField from './FormulaField.vue';
+
+const entry = defineModel<Shown>({ required: true });
+defineProps<{ refused?: Problem }>();
+const emit = defineEmits<{ keep: []; cancel: [] }>();
+const bench = useBench();
+
+/** How many points a shape needs; −1 for three or more. */
+const shapes: { value: FigureShape; label: string; points: number }[] = [
+  { value: 'segment', label: 'segment', points: 2 },
+  { value: 'arrow', label: 'arrow', points: 2 },
+  { value: 'midpoint', label: 'midpoint', points: 2 },
+  { value: 'circle', label: 'circle', points: 2 },
+  { value: 'arc', label: 'arc', points: 3 },
+  { value: 'angle', label: 'angle', points: 3 },
+  { value: 'rightAngle', label: 'right angle', points: 3 },
+  { value: 'polygon', label: 'polygon', points: -1 },
+  { value: 'tangent', label: 'tangent', points: 0 },
+  { value: 'normal', label: 'perpendicular', points: 0 },
+  { value: 'intersection', label: 'intersections', points: 0 },
+];
+const most = 24;
+const figure = computed(() => entry.value.figure!);
+const needs = computed(() => shapes.find((s) => s.value === figure.value.shape)!.points);
+const ids = computed(() => figure.value.points ?? []);
+
+const points = computed(() =>
+  (bench.document?.shown ?? [])
+    .filter((s) => s.id !== entry.value.id && (s.kind === 'point' || s.figure?.shape === 'midpoint'))
+    .map((s) => ({ value: s.id, label: s.name })),
+);
+const functions = computed(() =>
+  (bench.document?.stated ?? [])
+    .filter((s) => s.kind === 'function' && s.variables?.length === 1)
+    .map((s) => ({ value: s.name })),
+);
+const at = computed({ get: () => entry.value.at ?? '', set: (v) => (entry.value.at = v) });
+
+/** Takes a shape with as many of the points as it needs, in their order. */
+function take(shape: FigureShape) {
+  const count = shapes.find((s) => s.value === shape)!.points;
+  const wanted = count < 0 ? Math.max(3, ids.value.length) : count;
+  const known = [...ids.value, ...points.value.map((p) => p.value).filter((id) => !ids.value.includes(id))];
+  entry.value.figure = { shape, points: known.slice(0, wanted) };
+  if (count === 0) {
+    entry.value.function ??= functions.value[0]?.value;
+    if (shape === 'intersection') entry.value.figure.other = functions.value.at(-1)?.value;
+  }
+}
+const choose = (k: number, id?: string) =>
+  (figure.value.points = ids.value.map((old, i) => (i === k ? (id ?? old) : old)));
+const add = () => (figure.value.points = [...ids.value, points.value[0]!.value]);
+const remove = () => (figure.value.points = ids.value.slice(0, -1));
+
+const roles = computed(() => {
+  switch (figure.value.shape) {
+    case 'circle':
+      return ['centre', 'a point on it'];
+    case 'arc':
+      return ['centre', 'from', 'towards'];
+    case 'angle':
+    case 'rightAngle':
+      return ['from', 'vertex', 'to'];
+    default:
+      return ids.value.map((_, k) => `point ${k + 1}`);
+  }
+});
+const lacks = computed(() =>
+  needs.value !== 0 && ids.value.length < Math.max(needs.value, needs.value < 0 ? 3 : 0)
+    ? `Show ${needs.value < 0 ? 3 : needs.value} points first; there are ${points.value.length}.`
+    : '',
+);
+</script>
+
+<template>
+  <label class="line">
+    shape
+    <Choice
+      :model-value="figure.shape"
+      :options="shapes"
+      label="Shape"
+      @update:model-value="take($event as FigureShape)"
+    />
+  </label>
+  <p v-if="lacks" class="hint">{{ lacks }}</p>
+  <label v-for="(id, k) in needs === 0 ? [] : ids" :key="k" class="line">
+    {{ roles[k] }}
+    <Choice
+      :model-value="id"
+      :options="points"
+      :label="roles[k] ?? 'point'"
+      @update:model-value="choose(k, $event)"
+    />
+  </label>
+  <p v-if="needs < 0 && points.length" class="more">
+    <button v-if="ids.length < most" type="button" class="link" @click="add">another corner</button>
+    <button v-if="ids.length > 3" type="button" class="link" @click="remove">one corner less</button>
+  </p>
+  <label v-if="figure.shape === 'midpoint'" class="line"
+    >name <a-input v-model:value="entry.name" placeholder="M" aria-label="Name of the midpoint"
+  /></label>
+  <template v-if="needs === 0">
+    <label class="line">
+      {{ figure.shape === 'intersection' ? 'where' : 'to the curve of' }}
+      <Choice v-model="entry.function" :options="functions" label="Function" />
+    </label>
+    <label v-if="figure.shape === 'intersection'" class="line">
+      meets
+      <Choice v-model="figure.other" :options="functions" label="The other function" />
+    </label>
+    <div v-else>
+      at x =
+      <FormulaField
+        v-model="at"
+        label="Place of the line"
+        placeholder="p"
+        :refused="refused"
+        focus
+        @enter="emit('keep')"
+        @escape="emit('cancel')"
+      />
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: 1fr 168px;
+  align-items: center;
+  gap: 10px;
+}
+.more {
+  display: flex;
+  gap: 16px;
+  margin: 0;
+}
+.hint {
+  margin: 0;
+}
+</style>
