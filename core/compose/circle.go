@@ -8,6 +8,7 @@ import (
 	"parvix/core/document"
 	"parvix/core/evaluate"
 	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/picture"
 	"parvix/core/sample"
 )
@@ -168,6 +169,9 @@ func (c *Composer) part(d *evaluate.Demonstration, s *evaluate.Shown, p *documen
 		latex = d.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
 	case piece == document.Length:
 		a, latex = c.length(s, v), `\`+string(s.Part.Ratio)+" "+angle
+		if of.Entry.Circle.Scaled {
+			latex = d.Typeset(number.Format(of.Circle.Radius*of.Circle.Lengths[s.Part.Ratio].Value, 2))
+		}
 	case piece == document.Carried:
 		c.carried(s, v)
 	case piece == document.Triangles:
@@ -371,8 +375,8 @@ func (c *Composer) triangles(d *evaluate.Demonstration, s *evaluate.Shown, v Vie
 	}
 	c.outline(r, RatioHue(f), 0.1, other)
 	c.outline(r, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
-	at := r.at(other[2][0]*0.6, other[2][1]*0.6)
-	return anchor{x: at[0], y: at[1], isPoint: true}, d.Typeset(evaluate.ProportionLaTeX(circleOf, f, d.LaTeXOf(circleOf)))
+	// The proportion stands where the circle leaves room: below it or above.
+	return anchor{x: v.Width / 2, y: v.Height * 0.84, others: [][2]float64{{v.Width / 2, v.Height * 0.16}}}, d.Typeset(evaluate.ProportionLaTeX(circleOf, f, d.LaTeXOf(circleOf)))
 }
 
 func (c *Composer) outline(r round, hue picture.Colour, opacity float32, corners [][2]float64) {

@@ -25,8 +25,8 @@ func DegreesLaTeX(a circle.Angle) string { return "{" + number.Format(a.Degrees(
 func ProportionLaTeX(c *Circle, f circle.Function, angle string) string {
 	value := func(g circle.Function) string { return number.Format(c.Lengths[g].Value, 2) }
 	write := func(g, over, under circle.Function) string {
-		numbers := fmt.Sprintf(`\frac{%s}{1}=\frac{%s}{%s}`, value(g), valueOr1(c, over), value(under))
-		return fmt.Sprintf(`\frac{\%s %s}{1}=\frac{%s}{\%s %s}:\quad %s`, g, angle, ratioOr1(over, angle), under, angle, numbers)
+		numbers := fmt.Sprintf(`\dfrac{{%s}}{1}=\dfrac{{%s}}{{%s}}`, value(g), valueOr1(c, over), value(under))
+		return fmt.Sprintf(`\begin{array}{c}\dfrac{\%s %s}{1}=\dfrac{%s}{\%s %s}\\[0.7em] %s\end{array}`, g, angle, ratioOr1(over, angle), under, angle, numbers)
 	}
 	switch f {
 	case circle.Tangent:
@@ -75,7 +75,10 @@ func (d *Demonstration) AngleLaTeX(c *Circle) string {
 // RatioLaTeX says what a function is at the angle, exactly at special angles and as a decimal; reason is why it has no
 // value.
 func (d *Demonstration) RatioLaTeX(c *Circle, f circle.Function) (latex, reason string) {
-	head := `\` + string(f) + " " + d.LaTeXOf(c)
+	head := `\` + string(f)
+	if c.plain {
+		head += " " + d.LaTeXOf(c)
+	}
 	l := c.Lengths[f]
 	if l.Undefined != "" {
 		return head + `\text{ is undefined}`, l.Undefined

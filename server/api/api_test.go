@@ -390,7 +390,7 @@ func TestADatabaseThatIsAwaySignsNobodyOut(t *testing.T) {
 func BenchmarkSave(b *testing.B) {
 	p := signedIn(b, serve(b, api.Config{SavesPerMinute: 1 << 30}), "Ann")
 	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Bench"})
-	data, err := os.ReadFile("../../demo/1-fountain.json")
+	data, err := os.ReadFile("../../demo/01-fountain.json")
 	require.NoError(b, err)
 	d, err := document.Decode(data)
 	require.NoError(b, err)

@@ -20,7 +20,7 @@ const toggle = (r: RatioNow) =>
     <ul>
       <li v-for="r in now.ratios" :key="r.ratio">
         <button
-          :class="[`hue-${r.hue}`, { off: !r.shown }]"
+          :class="[`hue-${r.hue}`, { off: !r.shown, undefined: r.shown && r.reason }]"
           :aria-pressed="r.shown"
           :title="r.reason || `${r.shown ? 'Hide' : 'Show'} ${r.ratio}`"
           :data-ratio="r.ratio"
@@ -64,7 +64,7 @@ ul {
 button {
   display: flex;
   align-items: center;
-  gap: 2px 8px;
+  gap: 0 8px;
   white-space: nowrap;
   width: 100%;
   min-height: 44px;
@@ -89,10 +89,10 @@ button:hover {
   background: var(--hue);
 }
 .presenting button {
-  font-size: calc(19px * var(--type));
+  font-size: calc(18px * var(--type));
 }
 .presenting .angle {
-  font-size: calc(19px * var(--type));
+  font-size: calc(18px * var(--type));
 }
 @media (max-width: 760px) {
   ul {
@@ -106,7 +106,11 @@ button:hover {
 .off .bar {
   opacity: 0.35;
 }
+.undefined {
+  flex-wrap: wrap;
+}
 small {
+  flex: 1 0 100%;
   color: var(--muted);
   font-size: 0.62em;
   line-height: 1.1;

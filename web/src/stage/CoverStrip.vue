@@ -53,18 +53,27 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key));
 
 <style scoped>
 .covers {
-  position: absolute;
+  position: fixed;
   z-index: 5;
-  right: 24px;
-  bottom: 24px;
+  right: 180px;
+  top: 8px;
   display: grid;
   justify-items: end;
-  gap: 6px;
+  gap: 12px;
   max-width: min(420px, 60%);
-  max-height: calc(100% - 48px);
+  max-height: calc(100% - 24px);
+}
+@media (max-width: 760px) {
+  .covers {
+    right: 12px;
+    top: auto;
+    bottom: 12px;
+  }
+  .covers ul {
+    order: -1;
+  }
 }
 ul {
-  order: -1;
   margin: 0;
   padding: 6px;
   list-style: none;
@@ -89,8 +98,13 @@ button {
   cursor: pointer;
 }
 .opens {
-  border: 1px solid var(--hairline);
-  background: var(--sheet);
+  min-height: 34px;
+  border: 1px solid var(--axis);
+  background: var(--ink);
+  color: var(--sheet);
+}
+.opens:hover {
+  background: var(--axis);
 }
 button:hover {
   background: var(--paper);
