@@ -10,7 +10,9 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/circle"
 	"parvix/core/document"
+	"parvix/core/edit"
 )
 
 // TestFigures measures what quality demands of the page and prints it; it fails on nothing, since machines differ.
@@ -22,6 +24,8 @@ func TestFigures(t *testing.T) {
 	evaluations(t)
 	openings(t)
 	frames(t, "ten curves, one dial dragged", tenCurves(t), "a")
+	frames(t, "ten curves, three traces, labels and findings", tracedCurves(t), "a")
+	frames(t, "circle and graph, all six functions, traced", tracedCircle(t), "θ")
 	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
 	// On a shared host the figures hold only while this is near 0.
 	after := processorTimes(t)
@@ -77,6 +81,44 @@ func tenCurves(t *testing.T) *document.Document {
 	d, err := document.Decode(data)
 	require.NoError(t, err)
 	return d
+}
+
+// tracedCurves adds three traced points on the curves, and findings of two of them.
+func tracedCurves(t *testing.T) *document.Document {
+	t.Helper()
+	d := tenCurves(t)
+	functions := d.Functions()
+	for k, x := range []string{"1", "2", "−1"} {
+		d = shown(t, d, document.Shown{Kind: document.Point, X: x + " + a/4", Y: functions[k].Name + "(" + x + " + a/4)"})
+		d = shown(t, d, document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID})
+	}
+	for k, finding := range []document.Finding{document.Zeros, document.Maxima} {
+		d = shown(t, d, document.Shown{Kind: document.Found, Function: functions[k].Name, Finding: finding})
+	}
+	return d
+}
+
+// tracedCircle is the circle with its graph, every ratio as a length and as a graph, and two traced points.
+func tracedCircle(t *testing.T) *document.Document {
+	t.Helper()
+	d, err := edit.Begin(document.New("circle"), edit.IdeaCircle)
+	require.NoError(t, err)
+	for _, f := range circle.Functions() {
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: string(f), Shown: true})
+		require.NoError(t, err)
+	}
+	for _, ratio := range []string{"sin", "cos"} {
+		d = shown(t, d, document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
+		d = shown(t, d, document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
+	}
+	return d
+}
+
+func shown(t *testing.T, d *document.Document, entry document.Shown) *document.Document {
+	t.Helper()
+	after, err := edit.PutShown(d, entry)
+	require.NoError(t, err)
+	return after
 }
 
 type timing struct{ Core, Transfer, Draw, Total, Page, All float64 }

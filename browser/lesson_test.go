@@ -438,3 +438,36 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 	until(t, l.page, `id => document.querySelector('[data-cover="' + id + '"]').getAttribute('aria-pressed') === 'false'`, curve)
 	assert.Equal(t, []string{curve}, documentOf(t, l.page).Scenes[0].Hidden, "the scene keeps what it shows")
 }
+
+// A triangle with its area and its right angle, from three points that can be dragged; a tangent that runs along a curve.
+func TestPiecesOfGeometryAreLive(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = x^2/4")
+	for _, p := range [][2]string{{"0", "-1"}, {"4", "-1"}, {"0", "2"}} {
+		l.open("Show something on the stage")
+		l.item("a point")
+		l.fill("x of the point", p[0])
+		l.enter("y of the point", p[1])
+		until(t, l.page, `() => !document.querySelector('input[aria-label="y of the point"]')`)
+	}
+	l.open("Show something on the stage")
+	l.item("a piece of geometry")
+	l.choose("Shape", "polygon")
+	l.click(".entry-form button", "Show it")
+	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('A=6'))`)
+	assert.Len(t, documentOf(t, l.page).Shown[4].Figure.Points, 3)
+
+	// The point (4, −1) is dragged one to the left: the area is half of 3 · 3.
+	w := seen(t, l.page)
+	from, to := w.pixel(4, -1), w.pixel(3, -1)
+	pull(t, l.page, one(t, l.page, `[data-entry="`+documentOf(t, l.page).Shown[2].ID+`"]`), to[0]-from[0], to[1]-from[1])
+	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('A=4.5'))`)
+
+	l.open("Show something on the stage")
+	l.item("a piece of geometry")
+	l.choose("Shape", "tangent")
+	l.enter("Place of the line", "p")
+	l.click("[aria-label=Shown] button", "Make p a dial")
+	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('m=0.5'))`)
+	assertAccessible(t, l.page, "figures")
+}

@@ -169,6 +169,8 @@ type DegenerateView struct {
 type FindingsView struct {
 	Function string        `json:"function"`
 	Lines    []FindingLine `json:"lines"`
+	// Same names the functions with the same graph, in LaTeX.
+	Same []string `json:"same"`
 	// Undecided lists, in words, what could not be found out.
 	Undecided []string `json:"undecided"`
 	// Found is what the other core needs to show and tell them.

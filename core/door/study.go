@@ -3,6 +3,7 @@ package door
 import (
 	"parvix/core/compose"
 	"parvix/core/document"
+	"parvix/core/expr"
 	"parvix/core/problem"
 	"parvix/core/sample"
 	"parvix/core/study"
@@ -75,6 +76,10 @@ func (door *Door) findings(ask *Ask, a *Answer) error {
 		return err
 	}
 	v := &FindingsView{Function: ask.ID, Lines: []FindingLine{}, Undecided: found.Undecided, Found: study.Found(door.d, f, found)}
+	v.Same = []string{}
+	for _, name := range study.SameGraph(door.d, f) {
+		v.Same = append(v.Same, expr.LaTeXName(name))
+	}
 	for _, line := range study.Lines(door.d, f, found) {
 		v.Lines = append(v.Lines, FindingLine{line.Finding, line.Name, line.LaTeX, line.How, line.Finding.IsDrawn()})
 	}

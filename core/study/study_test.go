@@ -185,3 +185,15 @@ func TestATouchSnapsToSpecialPoints(t *testing.T) {
 	require.NoError(t, err)
 	assert.Nil(t, r, "no curve is near")
 }
+
+// Right equations of one graph look different: cos(x − π/2) = sin x, 3 sin(2x − π/3) = −3 sin(2x + 2π/3), tan x has the
+// period π (common practice).
+func TestEquationsOfTheSameGraphAreRecognised(t *testing.T) {
+	d := demonstration(t, false, "f(x) = 3 sin(2x − π/3)", "g(x) = −3 sin(2x + 2π/3)", "h(x) = 3 cos(2(x − 5π/12))", "u(x) = 3 sin(2x)")
+	assert.Equal(t, []string{"g", "h"}, study.SameGraph(d, d.Function("f")))
+	assert.Empty(t, study.SameGraph(d, d.Function("u")))
+	d = demonstration(t, false, "f(x) = tan x", "g(t) = tan(t + π)", "h(x) = sin x/cos x")
+	assert.Equal(t, []string{"g", "h"}, study.SameGraph(d, d.Function("f")), "whatever the variable is called")
+	d = demonstration(t, false, "f(x) = (x² − 1)/(x − 1)", "g(x) = x + 1", "h(x) = (x + 1)²/(x + 1)")
+	assert.Empty(t, study.SameGraph(d, d.Function("g")), "a hole is a difference")
+}

@@ -70,6 +70,12 @@ function tell(line: FindingLine) {
           </dd>
         </div>
       </dl>
+      <p v-if="view.same.length" class="same">
+        It has the same graph as
+        <template v-for="(other, k) in view.same" :key="other"
+          ><template v-if="k">, </template><MathText :latex="other" /></template
+        >.
+      </p>
       <p v-for="words in view.undecided" :key="words" class="hint">Not decided: {{ words }}.</p>
       <button class="link" :aria-pressed="withHow" @click="withHow = !withHow">
         {{ withHow ? 'without' : 'with' }} the way each was found

@@ -375,6 +375,8 @@ export interface DegenerateView {
 export interface FindingsView {
   function: string;
   lines: FindingLine[];
+  /** Same names the functions with the same graph, in LaTeX. */
+  same: string[];
   /** Undecided lists, in words, what could not be found out. */
   undecided: string[];
   /** Found is what the other core needs to show and tell them. */
