@@ -160,6 +160,9 @@ func (c *Composer) part(d *evaluate.Demonstration, s *evaluate.Shown, p *documen
 	case piece == document.Arc:
 		hue = c.driverHue(d, of)
 		a, latex = c.arc(of, v, hue)
+		if of.Circle.Given != 1 && !of.Entry.Circle.Scaled {
+			latex = d.Typeset(d.ArcLaTeX(of.Circle))
+		}
 	case piece == document.AngleMark:
 		hue = c.driverHue(d, of)
 		a, latex = c.angleMark(d, of, v, hue)
@@ -458,6 +461,9 @@ func (c *Composer) graph(d *evaluate.Demonstration, s *evaluate.Shown, v View, d
 		}
 		c.clipped(within(line, low, high), v, firm)
 	}
+	if s.Part.Ratio == circle.Tangent && of.Entry.Circle.Scaled {
+		c.quarterPoints(d, s, v, hue)
+	}
 	y := v.Y(circleOf.Centre + circleOf.Radius*circleOf.Lengths[s.Part.Ratio].Value)
 	if x := v.X(circleOf.At); defined && c.ground.near(x, y) {
 		c.pen.Marker(hue, picture.Disc, x, y, c.scaled(pointRadius-1))
@@ -468,6 +474,26 @@ func (c *Composer) graph(d *evaluate.Demonstration, s *evaluate.Shown, v View, d
 		return anchor{}, ""
 	}
 	return a, d.GraphLaTeX(of, s.Part.Ratio)
+}
+
+// quarterPoints marks the centre of a tangent's graph and the points a quarter period beside it, which lie its factor above
+// and below the centre line.
+func (c *Composer) quarterPoints(d *evaluate.Demonstration, s *evaluate.Shown, v View, hue picture.Colour) {
+	circleOf := s.Part.Of.Circle
+	slope := d.Slope(circleOf)
+	if slope == 0 || slope != slope {
+		return
+	}
+	centre := v.Y(circleOf.Centre)
+	c.segment(strokes{picture.Axis, c.scaled(1.2), picture.Dashed, 1}, [2]float64{0, centre}, [2]float64{v.Width, centre})
+	for _, quarter := range []float64{-1, 0, 1} {
+		x := v.X(circleOf.At + (quarter*math.Pi/4-circleOf.Angle.Radians)/slope)
+		y := v.Y(circleOf.Centre + quarter*circleOf.Radius)
+		c.segment(strokes{hue, c.scaled(rayWidth), picture.Dotted, 1}, [2]float64{x, centre}, [2]float64{x, y})
+		if c.ground.near(x, y) {
+			c.pen.Marker(hue, picture.Ring, x, y, c.scaled(markRadius))
+		}
+	}
 }
 
 // within cuts a line that runs from left to right to an interval of x.

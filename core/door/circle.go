@@ -41,7 +41,7 @@ func circleNow(d *evaluate.Demonstration, s *evaluate.Shown) CircleNow {
 	}
 	line("arc over radius", d.ArcLaTeX(c))
 	if s.Entry.Circle.Scaled {
-		scaledLines(d, s, line)
+		scaledLines(d, s, shown[circle.Tangent] || shown[circle.Cotangent], line)
 	}
 	if onPoint {
 		line("counts as positive", `\text{tangent: clockwise from the point; cotangent: anticlockwise}`)
@@ -53,15 +53,22 @@ func circleNow(d *evaluate.Demonstration, s *evaluate.Shown) CircleNow {
 }
 
 // scaledLines tell the sinusoid that a scaled circle draws: frequency = natural period / period (common practice).
-func scaledLines(d *evaluate.Demonstration, s *evaluate.Shown, line func(name, latex string)) {
+// The tangent's natural period is half a turn, and a quarter period from its centre it lies its factor above the centre
+// line (common practice).
+func scaledLines(d *evaluate.Demonstration, s *evaluate.Shown, tangent bool, line func(name, latex string)) {
 	c := s.Circle
-	line("amplitude", number.Format(math.Abs(c.Radius), 3))
+	natural, unit := 2*math.Pi, 1.0
+	if tangent {
+		natural = math.Pi
+		line("factor", number.Format(c.Radius, 3))
+	} else {
+		line("amplitude", number.Format(math.Abs(c.Radius), 3))
+	}
 	line("centre line", "y="+number.Format(c.Centre, 3))
 	slope := d.Slope(c)
 	if slope == 0 || slope != slope {
 		return
 	}
-	natural, unit := 2*math.Pi, 1.0
 	if d.Document.AngleUnit == document.Degree {
 		unit = 180 / math.Pi
 	}
@@ -80,6 +87,9 @@ func scaledLines(d *evaluate.Demonstration, s *evaluate.Shown, line func(name, l
 	line("frequency", fmt.Sprintf(`\frac{\text{natural period}}{\text{period}}=\frac{%s}{%s}=%s`, write(natural*unit), write(period), number.Format(frequency, 3)))
 	start := c.At - c.Angle.Radians/slope
 	line("phase, the start", write(start))
+	if tangent {
+		line("a quarter period on", fmt.Sprintf(`%s+%s=%s`, number.Format(c.Centre, 3), number.Format(c.Radius, 3), number.Format(c.Centre+c.Radius, 3)))
+	}
 }
 
 // circleSentence says what a circle or a part of it is.

@@ -96,7 +96,7 @@ func (d *Demonstration) RatioLaTeX(c *Circle, f circle.Function) (latex, reason 
 // ArcLaTeX works the angle as arc over radius with the live numbers.
 func (d *Demonstration) ArcLaTeX(c *Circle) string {
 	arc := c.Angle.Radians * c.Given
-	return fmt.Sprintf(`\frac{%s}{%s}=%s`, number.Format(arc, 2), number.Format(c.Given, 2), number.Format(c.Angle.Radians, 2))
+	return fmt.Sprintf(`\frac{{%s}}{{%s}}=%s`, number.Format(arc, 2), number.Format(c.Given, 2), number.Format(c.Angle.Radians, 2))
 }
 
 // RadiusLaTeX is the radius as it is stated.
