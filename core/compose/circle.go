@@ -7,7 +7,6 @@ import (
 	"parvix/core/circle"
 	"parvix/core/document"
 	"parvix/core/evaluate"
-	"parvix/core/expr"
 	"parvix/core/number"
 	"parvix/core/picture"
 	"parvix/core/sample"
@@ -196,8 +195,8 @@ func (c *Composer) arc(of *evaluate.Shown, v View, hue picture.Colour) (anchor, 
 	sin, cos := math.Sincos(to / 2)
 	at := r.at(cos*1.04, sin*1.04)
 	latex := ""
-	if node := of.Circle.Angle.Exact(); node != nil && to != 0 {
-		latex = expr.LaTeX(node, nil)
+	if r := of.Circle.Angle.OfPi; r != nil && to != 0 {
+		latex = evaluate.PiLaTeX(r)
 	}
 	return anchor{x: at[0], y: at[1], isPoint: true}, latex
 }

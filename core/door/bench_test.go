@@ -7,8 +7,10 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/circle"
 	"parvix/core/document"
 	"parvix/core/door"
+	"parvix/core/edit"
 )
 
 // tenCurves is a demonstration in which one dial moves ten curves that a teacher uses.
@@ -43,5 +45,44 @@ func BenchmarkFrame(b *testing.B) {
 	for i := 0; b.Loop(); i++ {
 		it.DragDial(0, float64(i%300)/300)
 		it.Frame(0, 915, 560)
+	}
+}
+
+// circleTraced is the circle beside its graph with all six ratios and two traces.
+func circleTraced(t testing.TB) *document.Document {
+	t.Helper()
+	d, err := edit.Begin(document.New("circle"), edit.IdeaCircle)
+	require.NoError(t, err)
+	put := func(entry document.Shown) {
+		d, err = edit.PutShown(d, entry)
+		require.NoError(t, err)
+	}
+	for _, f := range circle.Functions() {
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: string(f), Shown: true})
+		require.NoError(t, err)
+	}
+	for _, ratio := range []string{"sin", "cos"} {
+		put(document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
+		put(document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
+	}
+	return d
+}
+
+// BenchmarkCircleFrame is one frame of an angle that sweeps, both panels.
+func BenchmarkCircleFrame(b *testing.B) {
+	it := loaded(b, circleTraced(b))
+	frame := func(i int) {
+		it.DragDial(0, float64(i%300)/300)
+		it.PanelSize(0, 300, 520)
+		it.PanelSize(1, 600, 520)
+		it.Frame(0, 300, 520)
+		it.Frame(1, 600, 520)
+	}
+	for i := range 300 {
+		frame(i)
+	}
+	b.ReportAllocs()
+	for i := 0; b.Loop(); i++ {
+		frame(i)
 	}
 }

@@ -8,7 +8,6 @@ import (
 	"parvix/core/compose"
 	"parvix/core/document"
 	"parvix/core/evaluate"
-	"parvix/core/expr"
 	"parvix/core/number"
 )
 
@@ -78,8 +77,8 @@ func scaledLines(d *evaluate.Demonstration, s *evaluate.Shown, tangent bool, lin
 		if unit != 1 {
 			return "{" + number.Format(v, 2) + `}^{\circ}`
 		}
-		if node := circle.At(v).Exact(); node != nil {
-			return expr.LaTeX(node, nil)
+		if r := circle.At(v).OfPi; r != nil {
+			return evaluate.PiLaTeX(r)
 		}
 		return number.Format(v, 3)
 	}

@@ -224,9 +224,29 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved()}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
-		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
 	}
 	door.floats = append(append(door.floats, ground...), p.Live...)
+	// What belongs to the demonstration is told once, with the first panel.
+	if panel == 0 {
+		tell(d, &texts)
+	}
+	data, err := json.Marshal(texts)
+	if err != nil {
+		panic("door: " + err.Error())
+	}
+	door.texts = data
+	if string(data) == sent.texts {
+		door.texts = nil
+	}
+	sent.texts = string(data)
+	return true
+}
+
+// tell writes the words of a frame that belong to no panel.
+func tell(d *evaluate.Demonstration, texts *FrameTexts) {
+	for _, q := range d.Parameters {
+		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
+	}
 	for _, f := range d.Functions {
 		texts.Now = append(texts.Now, d.Now(f))
 	}
@@ -243,16 +263,6 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 			texts.Circles = append(texts.Circles, circleNow(d, s))
 		}
 	}
-	data, err := json.Marshal(texts)
-	if err != nil {
-		panic("door: " + err.Error())
-	}
-	door.texts = data
-	if string(data) == sent.texts {
-		door.texts = nil
-	}
-	sent.texts = string(data)
-	return true
 }
 
 // sent is what a panel on the page has already.

@@ -55,10 +55,28 @@ func valueOr1(c *Circle, f circle.Function) string {
 	return number.Format(c.Lengths[f].Value, 2)
 }
 
+// PiLaTeX writes r·π; it stands in every frame, where a formula would be too slow.
+func PiLaTeX(r *big.Rat) string {
+	if r.Sign() == 0 {
+		return "0"
+	}
+	sign, text := "", `\pi`
+	if r.Sign() < 0 {
+		sign = "-"
+	}
+	if n := new(big.Int).Abs(r.Num()); !n.IsInt64() || n.Int64() != 1 {
+		text = n.String() + ` \pi`
+	}
+	if !r.IsInt() {
+		text = `\frac{` + text + "}{" + r.Denom().String() + "}"
+	}
+	return sign + text
+}
+
 // BothLaTeX writes an angle in radians, exactly where it can be, and in degrees.
 func BothLaTeX(a circle.Angle) string {
-	if node := a.Exact(); node != nil {
-		return expr.LaTeX(node, nil) + "=" + DegreesLaTeX(a)
+	if a.OfPi != nil {
+		return PiLaTeX(a.OfPi) + "=" + DegreesLaTeX(a)
 	}
 	return number.Format(a.Radians, 3) + `\approx ` + DegreesLaTeX(a)
 }
