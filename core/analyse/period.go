@@ -10,6 +10,15 @@ import (
 	"parvix/core/symbolic"
 )
 
+// PeriodOf is the least period of a formula, exactly; false for one that does not repeat, or that is constant.
+func PeriodOf(n expr.Node, variable string) (exact.Value, bool) {
+	f, err := program.CompilePoint(n, []string{variable})
+	if err != nil {
+		return exact.Value{}, false
+	}
+	return periodOf(n, variable, f)
+}
+
 // periodOf finds the least period: a common multiple of the periods of the parts, divided as far as the values allow.
 func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool) {
 	parts, ok := partPeriods(n, variable)
@@ -24,7 +33,7 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		}
 		ratios[i] = r
 	}
-	p := parts[0].Times(exact.Fractional(leastMultiple(ratios)))
+	p := parts[0].Times(exact.Fractional(LeastMultiple(ratios)))
 	if !repeats(f, p.Float()) {
 		return exact.Value{}, false
 	}
@@ -159,8 +168,8 @@ func partPeriods(n expr.Node, variable string) (periods []exact.Value, ok bool) 
 	return periods, ok
 }
 
-// leastMultiple is the least fraction that is a whole multiple of all.
-func leastMultiple(list []*big.Rat) *big.Rat {
+// LeastMultiple is the least fraction that is a whole multiple of all.
+func LeastMultiple(list []*big.Rat) *big.Rat {
 	l, g := big.NewInt(1), new(big.Int)
 	for _, r := range list {
 		a := r.Num()

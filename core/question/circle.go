@@ -20,7 +20,7 @@ func (t *typed) UnmarshalJSON(data []byte) error {
 	if json.Unmarshal(data, &text) != nil {
 		var n json.Number
 		if err := json.Unmarshal(data, &n); err != nil {
-			return problem.New("field", 0, 0, "angle", "a text such as “210°” or “7pi/6”")
+			return problem.New("field", 0, 0, "angle", "a text, such as “210°”")
 		}
 		text = n.String()
 	}

@@ -111,15 +111,15 @@ const mostRows = 10000
 
 // classify answers the type of a table.
 func (q *Question) classify() (map[string]any, error) {
-	if len(q.X) != len(q.Y) || len(q.X) == 0 || len(q.X) > mostRows {
+	if len(q.X.Numbers) != len(q.Y.Numbers) || len(q.X.Numbers) == 0 || len(q.X.Numbers) > mostRows {
 		return nil, problem.New("field", 0, 0, "x", "as many numbers as in y, at least one")
 	}
-	for i := 1; i < len(q.X); i++ {
-		if !(q.X[i] > q.X[i-1]) {
+	for i := 1; i < len(q.X.Numbers); i++ {
+		if !(q.X.Numbers[i] > q.X.Numbers[i-1]) {
 			return nil, problem.New("field", 0, 0, "x", "numbers in rising order")
 		}
 	}
-	t := classify.Of(q.X, q.Y)
+	t := classify.Of(q.X.Numbers, q.Y.Numbers)
 	differences := [][]any{}
 	for _, row := range t.Differences {
 		differences = append(differences, jsonNumbers(row))

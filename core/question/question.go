@@ -39,8 +39,11 @@ type Question struct {
 	Height    float64                    `json:"height"`
 	Of        string                     `json:"of"`
 	As        string                     `json:"as"`
-	X         []float64                  `json:"x"`
-	Y         []float64                  `json:"y"`
+	X         column                     `json:"x"`
+	Y         column                     `json:"y"`
+	Z         string                     `json:"z"`
+	R         typed                      `json:"r"`
+	Step      *Number                    `json:"step"`
 
 	names []string // letters that are known besides those of With
 }
@@ -62,8 +65,27 @@ func (n *Number) UnmarshalJSON(data []byte) error {
 	return err
 }
 
+// column is a list of numbers, or a formula for a coordinate.
+type column struct {
+	Numbers []float64
+	Text    string
+}
+
+// UnmarshalJSON reads either.
+func (c *column) UnmarshalJSON(data []byte) error {
+	if json.Unmarshal(data, &c.Text) == nil {
+		return nil
+	}
+	var one json.Number
+	if json.Unmarshal(data, &one) == nil {
+		c.Text = one.String()
+		return nil
+	}
+	return json.Unmarshal(data, &c.Numbers)
+}
+
 // later are the asks of the contract that are not answered yet.
-var later = map[string]bool{"polar": true, "parametric": true, "fit": true}
+var later = map[string]bool{"fit": true}
 
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
 func Answer(line []byte) []byte {
@@ -138,6 +160,8 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.locus(unit == "degree")
 	case "effect":
 		return q.effect(unit == "degree")
+	case "polar", "parametric":
+		return q.moving(unit == "degree")
 	case "circle":
 		return q.circle(unit == "degree")
 	case "classify":

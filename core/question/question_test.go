@@ -137,7 +137,7 @@ func TestAMistakeIsAnAnswerWithItsPlaceInCodePoints(t *testing.T) {
 }
 
 func TestABadLineNamesItsIdAndWhatIsWrong(t *testing.T) {
-	got := answer(t, `{"id": 7, "ask": "polar", "expr": "x"}`)
+	got := answer(t, `{"id": 7, "ask": "fit", "expr": "x"}`)
 	assert.Equal(t, 7.0, got["id"])
 	assert.Contains(t, got["error"].(map[string]any)["message"], "not available yet")
 	assert.Contains(t, answer(t, `{"ask":"dance"}`)["error"].(map[string]any)["message"], "no question")
