@@ -145,6 +145,9 @@ func (c *Composer) corner(at, along, up [2]float64) {
 // part draws what is shown of a circle.
 func (c *Composer) part(d *evaluate.Demonstration, s *evaluate.Shown, p *document.Panel, v View) (anchors []anchor) {
 	of := s.Part.Of
+	if of.Trajectory != nil {
+		return c.running(d, s, v)
+	}
 	if !of.Ready() || !of.Circle.Exists() {
 		return nil
 	}

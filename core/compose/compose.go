@@ -21,8 +21,11 @@ type Size struct{ Width, Height float64 }
 type Composer struct {
 	sampler sample.Sampler
 	curves  map[string]*drawnCurve
+	trailer sample.Trailer
+	trails  map[string]*drawnTrail
+	line    []sample.Point
 	ground  View
-	style   [6]string
+	style   [7]string
 	taken   [][4]float64 // boxes x, y, width, height of the ground's numbers
 	pic     picture.Picture
 	pen     picture.Pen
@@ -61,7 +64,7 @@ const (
 // Panel composes a panel of size width × height. The picture is valid until the next call.
 func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
 	v := Seen(p, width, height)
-	style := [6]string{string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(d.Document.DecimalComma)}
+	style := [7]string{fmt.Sprint(p.Polar, d.Document.AngleUnit), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(d.Document.DecimalComma)}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, style
 		c.composeGround(d, p, v)
@@ -106,6 +109,8 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 			c.trace(d, s, v)
 		case document.CircleEntry:
 			c.circle(d, i, s, p, v)
+		case document.Moving:
+			a, ok = c.trajectory(d, i, s, v)
 		case document.FigureEntry:
 			anchors = append(anchors, c.figure(d, s, v)...)
 		case document.PartOf:
@@ -180,7 +185,9 @@ func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel, v
 	level := func(colour picture.Colour, width float32, at float64) {
 		c.pen.Segment(colour, width, picture.Whole, 0, v.Y(at), v.Width, v.Y(at))
 	}
-	if p.Grid {
+	if p.Grid && p.Polar {
+		c.polarGrid(d, v, x)
+	} else if p.Grid {
 		for _, at := range x.fine {
 			upright(picture.FineGrid, 1, at)
 		}
@@ -556,6 +563,8 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 	switch e.Kind {
 	case document.Path:
 		return s.Path.LaTeX
+	case document.Moving:
+		return d.TrajectoryLaTeX(s, e.Label == document.LabelFormula)
 	case document.Curve:
 		head := evaluate.HeadLaTeX(s.Curve.Stated.Name, nil)
 		// A curve that has collapsed would seem to have vanished: it says what it is now.

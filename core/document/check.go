@@ -227,6 +227,15 @@ func (c *checker) circle(s Shown) {
 			}
 		}
 	}
+	if s.Kind == Moving {
+		if c.require(s.Trajectory != nil, s.ID, "trajectory", "a trajectory is needed"); s.Trajectory != nil {
+			m := s.Trajectory
+			for _, text := range []string{m.Function, m.X, m.Y, m.Variable, m.From, m.To, m.Driver} {
+				c.text(s.ID, "trajectory", text)
+			}
+			c.oneOf(s.ID, "trajectory.rest", string(m.Rest), "", string(RestFaint), string(RestHidden), string(RestWhole))
+		}
+	}
 	if s.Kind != PartOf {
 		return
 	}
@@ -234,16 +243,17 @@ func (c *checker) circle(s Shown) {
 		return
 	}
 	c.oneOf(s.ID, "part.piece", string(s.Part.Piece), string(Arc), string(AngleMark), string(Coordinates), string(Unrolled), string(Length),
-		string(Carried), string(Graph), string(Triangles))
+		string(Carried), string(Graph), string(Triangles), string(Ray), string(Projections), string(Velocity), string(Accelerated),
+		string(TangentAt), string(Osculating), string(Dots), string(Directions), string(Swept))
 	c.oneOf(s.ID, "part.rest", string(s.Part.Rest), "", string(RestFaint), string(RestHidden), string(RestWhole))
 	if s.Part.Piece.HasRatio() {
-		c.oneOf(s.ID, "part.ratio", s.Part.Ratio, "sin", "cos", "tan", "cot", "sec", "csc")
+		c.oneOf(s.ID, "part.ratio", s.Part.Ratio, "sin", "cos", "tan", "cot", "sec", "csc", "r", "x", "y")
 	}
 }
 
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf), string(FigureEntry))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf), string(FigureEntry), string(Moving))
 	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
 		c.text(s.ID, "formula", text)
 	}

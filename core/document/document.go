@@ -45,12 +45,14 @@ type Panel struct {
 	Kind PanelKind `json:"kind"`
 	// Window is the part of the plane that is seen; with EqualScales more is seen in width or height, about its middle,
 	// as the panel's shape demands.
-	Window      Window    `json:"window"`
-	EqualScales bool      `json:"equalScales"`
-	Grid        bool      `json:"grid"`
-	Axes        bool      `json:"axes"`
-	TicksX      TickStyle `json:"ticksX"`
-	TicksY      TickStyle `json:"ticksY"`
+	Window      Window `json:"window"`
+	EqualScales bool   `json:"equalScales"`
+	Grid        bool   `json:"grid"`
+	// Polar draws the grid as circles and rays.
+	Polar  bool      `json:"polar,omitempty"`
+	Axes   bool      `json:"axes"`
+	TicksX TickStyle `json:"ticksX"`
+	TicksY TickStyle `json:"ticksY"`
 	// Legend names the curves in the emptiest corner instead of at themselves.
 	Legend bool `json:"legend,omitempty"`
 	// Values are the panel's own values of parameters, by name: their dials do not move this panel.
@@ -175,6 +177,9 @@ type Shown struct {
 	Circle *Circle `json:"circle,omitempty"`
 	Part   *Part   `json:"part,omitempty"`
 
+	// Trajectory is a curve that a point runs through.
+	Trajectory *Trajectory `json:"trajectory,omitempty"`
+
 	// Figure is a piece of geometry; Function and At belong to a tangent or a normal.
 	Figure *Figure `json:"figure,omitempty"`
 
@@ -206,7 +211,24 @@ type Circle struct {
 	Scaled bool `json:"scaled,omitempty"`
 }
 
-// Part is one thing shown of a circle, in the circle's picture and in its graph.
+// Trajectory is a polar curve, or a parametric one, on an interval of its parameter.
+type Trajectory struct {
+	// Function is the name of the stated r of a polar curve; a parametric one has none.
+	Function string `json:"function,omitempty"`
+	// X and Y are the coordinates of a parametric curve, formulas in Variable.
+	X        string `json:"x,omitempty"`
+	Y        string `json:"y,omitempty"`
+	Variable string `json:"variable,omitempty"`
+	// From and To are the ends of the interval, formulas.
+	From string `json:"from"`
+	To   string `json:"to"`
+	// Driver is the parameter up to whose value the curve is drawn; without one it is drawn whole.
+	Driver string `json:"driver,omitempty"`
+	// Rest is what becomes of the part that has not been run through.
+	Rest RestOfGraph `json:"rest,omitempty"`
+}
+
+// Part is one thing shown of a circle, in the circle's picture and in its graph, or of a trajectory.
 type Part struct {
 	Piece CirclePiece `json:"piece"`
 	// Ratio is the trigonometric function, by its short name: sin, cos, tan, cot, sec, csc.
@@ -233,6 +255,23 @@ const (
 	Carried   CirclePiece = "carried"
 	Graph     CirclePiece = "graph"
 	Triangles CirclePiece = "triangles"
+)
+
+// The pieces of a trajectory, at the point that runs through it; Graph is that of one coordinate: r, x or y.
+const (
+	// Ray is a polar curve's ray with the radius on it.
+	Ray         CirclePiece = "ray"
+	Projections CirclePiece = "projections"
+	Velocity    CirclePiece = "velocity"
+	Accelerated CirclePiece = "acceleration"
+	TangentAt   CirclePiece = "tangent"
+	// Osculating is the circle of curvature.
+	Osculating CirclePiece = "osculating"
+	// Dots stand at equal steps of the parameter, Directions are arrowheads along the curve, Swept is what the ray from the
+	// pole has swept over.
+	Dots       CirclePiece = "dots"
+	Directions CirclePiece = "directions"
+	Swept      CirclePiece = "swept"
 )
 
 // HasRatio tells whether a piece is of one ratio.
@@ -339,6 +378,8 @@ const (
 	Path ShownKind = "path"
 	// Table shows plotted points.
 	Table ShownKind = "table"
+	// Moving is a trajectory.
+	Moving ShownKind = "trajectory"
 	// FigureEntry is a piece of geometry.
 	FigureEntry ShownKind = "figure"
 	// CircleEntry is a circle with its point, PartOf a part of it.

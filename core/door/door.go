@@ -54,7 +54,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -108,6 +108,10 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("field", 0, 0, "piece", "it is missing")
 		}
 		a.Document, err = edit.ShowPiece(ask.Document, *ask.Piece)
+	case AskWatch:
+		a.Document, err = edit.Watch(ask.Document, ask.ID, ask.Scene)
+	case AskTrajectory:
+		return door.trajectory(ask, a)
 	case AskAngleUnit:
 		a.Document, err = edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
 	case AskAddCircle:
@@ -422,6 +426,9 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 			return []PieceView{words("the guide " + e.At)}
 		}
 		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	if e.Kind == document.Moving || e.Kind == document.PartOf && s.Part != nil && s.Part.Of.Trajectory != nil {
+		return trajectorySentence(d, s, formula)
 	}
 	if e.Kind == document.FigureEntry {
 		return figureSentence(d, s, formula)

@@ -106,6 +106,10 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	}
 	p := door.d.Panel(panel)
 	v := compose.Seen(p, width, height)
+	if entry.Trajectory != nil {
+		door.d.DragRunner(entry, v.AtX(px), v.AtY(py))
+		return
+	}
 	if entry.Circle != nil {
 		pixel := (v.Right - v.Left) / v.Width
 		if p.Kind == document.Around {

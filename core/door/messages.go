@@ -70,6 +70,8 @@ const (
 	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
 	AskShowPiece     AskKind = "showPiece"     // Document, Piece → Document
 	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
+	AskWatch         AskKind = "watch"         // Document, ID of a trajectory, Scene → Document with a dial that runs along it
+	AskTrajectory    AskKind = "trajectory"    // ID, Values, Step → Trajectory: its findings and its table
 	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document
 	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
 	AskBeginnings    AskKind = "beginnings"    // → Beginnings
@@ -111,6 +113,8 @@ type Answer struct {
 	Effects  []EffectView       `json:"effects,omitempty"`
 	Gallery  []ParentView       `json:"gallery,omitempty"`
 	Table    *TableView         `json:"table,omitempty"`
+	// Trajectory is what is found out about a trajectory.
+	Trajectory *TrajectoryView `json:"trajectory,omitempty"`
 	// Beginnings are the ideas with which a demonstration can begin.
 	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
 	Mended     *Mended          `json:"mended,omitempty"`
@@ -358,6 +362,16 @@ type RatioNow struct {
 type CircleLine struct {
 	Name  string `json:"name"`
 	LaTeX string `json:"latex"`
+}
+
+// TrajectoryView is what is found out about a trajectory at the values in play, and its table.
+type TrajectoryView struct {
+	Lines []CircleLine `json:"lines"`
+	// Head names the columns; a value that does not exist is “undefined”.
+	Head []string   `json:"head"`
+	Rows [][]string `json:"rows"`
+	// Numbers are the rows' numbers in full, for a file; one that does not exist is null.
+	Numbers [][]*float64 `json:"numbers"`
 }
 
 // FrameTexts are the words of a frame; they are sent when they changed.

@@ -17,6 +17,8 @@ const (
 	IdeaBeside    Idea = "beside"
 	IdeaCircle    Idea = "circle"
 	IdeaWave      Idea = "wave"
+	IdeaPolar     Idea = "polar"
+	IdeaPath      Idea = "parametric"
 )
 
 // Beginning is an idea as it is offered.
@@ -35,6 +37,8 @@ func Beginnings() []Beginning {
 		{IdeaParameter, "What a parameter does", "the vertex of a parabola and the path on which it runs"},
 		{IdeaBeside, "Side by side", "bell-shaped curves for two parameters in two panels"},
 		{IdeaCircle, "The unit circle and its graph", "an angle, its arc unrolled, the sine in circle and graph"},
+		{IdeaPolar, "A polar curve comes into being", "r(θ) = a cos(kθ), its ray, its point and its r–θ graph"},
+		{IdeaPath, "A point on its path", "(3cos t, 2 sin t) with its velocity and both components"},
 		{IdeaWave, "From the circle to a wave", "radius, speed, start and height of a circle draw a sin(b(t − h)) + k"},
 	}
 }
@@ -82,6 +86,17 @@ func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
 		b.clearOfRatios()
 		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
+	case IdeaPolar:
+		b.state("r(θ) = a cos(kθ)")
+		b.dials(map[string]float64{"a": 3, "k": 3}, "a", "k")
+		b.whole("k", "1", "9")
+		b.d.Shown[0].Trajectory.To = "2π"
+		b.watch()
+		b.say(words("The ray turns; where r is negative the point lies on the other side. How many petals does each k give?"))
+	case IdeaPath:
+		b.show(document.Shown{Kind: document.Moving, Label: document.LabelFormula, Trajectory: &document.Trajectory{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
+		b.watch()
+		b.say(words("Where is the point fastest? Which way does its velocity point at the ends of the axes?"))
 	default:
 		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
 	}
@@ -121,6 +136,20 @@ func (b *beginner) dials(values map[string]float64, names ...string) {
 func (b *beginner) show(entry document.Shown) { b.do(PutShown(b.d, entry)) }
 
 func (b *beginner) say(pieces ...document.Piece) { b.do(PutSaid(b.d, document.Said{Pieces: pieces})) }
+
+// whole lets a dial run over whole numbers.
+func (b *beginner) whole(name, from, to string) {
+	if dial := b.d.StatedNamed(name); dial != nil {
+		dial.From, dial.To, dial.Step, dial.Whole = from, to, "1", true
+	}
+}
+
+// watch lets the last entry, a trajectory, be watched.
+func (b *beginner) watch() {
+	if n := len(b.d.Shown); n > 0 && b.err == nil {
+		b.do(Watch(b.d, b.d.Shown[n-1].ID, 0))
+	}
+}
 
 // clearOfRatios gives the dials beside a circle colours that the sine does not wear.
 func (b *beginner) clearOfRatios() {

@@ -26,7 +26,7 @@ type PieceWanted struct {
 func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, error) {
 	d := clone(before)
 	of := shownWithID(d, w.Circle)
-	if of == nil || of.Kind != document.CircleEntry || w.Scene < 0 || w.Scene >= len(d.Scenes) {
+	if of == nil || of.Kind != document.CircleEntry && of.Kind != document.Moving || w.Scene < 0 || w.Scene >= len(d.Scenes) {
 		return nil, problem.New("field", 0, 0, "circle", "there is no such circle")
 	}
 	pieces := []document.CirclePiece{w.Piece}
@@ -55,11 +55,19 @@ func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, er
 		if piece.HasRatio() {
 			part.Ratio, part.OnAxis, part.Rest = w.Ratio, onAxis(d, w.Circle), restOf(d, w.Circle)
 		}
-		if d, err = PutShown(d, document.Shown{Kind: document.PartOf, Of: w.Circle, Part: &part, Panels: of.Panels}); err != nil {
+		if d, err = PutShown(d, document.Shown{Kind: document.PartOf, Of: w.Circle, Part: &part, Panels: panelsOf(d, of, piece)}); err != nil {
 			return nil, err
 		}
 	}
 	return d, d.Check()
+}
+
+// panelsOf are the panels of a new part: those of what it belongs to, but a trajectory's graphs stand in the last one.
+func panelsOf(d *document.Document, of *document.Shown, piece document.CirclePiece) []string {
+	if of.Kind == document.Moving && piece == document.Graph {
+		return []string{d.Panels[len(d.Panels)-1].ID}
+	}
+	return of.Panels
 }
 
 // onAxis and restOf are how the other parts of a circle are drawn, so that a new one is drawn alike.

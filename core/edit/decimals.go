@@ -30,6 +30,11 @@ func Decimals(before *document.Document, comma bool) (*document.Document, error)
 		for _, text := range []*string{&e.X, &e.Y, &e.At} {
 			rewrite(text)
 		}
+		if m := e.Trajectory; m != nil {
+			for _, text := range []*string{&m.X, &m.Y, &m.From, &m.To} {
+				rewrite(text)
+			}
+		}
 		if c := e.Circle; c != nil {
 			for _, text := range []*string{&c.Angle, &c.Radius, &c.Centre} {
 				rewrite(text)

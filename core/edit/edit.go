@@ -101,8 +101,16 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	switch {
 	case st.Variables != nil:
 		entry.Variables = st.Variables
+	case entry.Variables == nil && meansAngle(d, st.Node):
+		entry.Variables = []string{angleLetter}
 	case entry.Variables == nil:
 		entry.Variables = []string{"x"}
+	}
+	if old == "" && isPolar(entry.Variables) {
+		curve := polarCurve(d, name)
+		curve.ID = NewID(d, "q")
+		d.Shown = append(d.Shown, curve)
+		return closed(d, curve.ID), d.Check()
 	}
 	if old == "" && len(entry.Variables) == 1 {
 		d.Shown = append(d.Shown, document.Shown{ID: NewID(d, "c"), Kind: document.Curve, Function: name,
@@ -216,6 +224,18 @@ func renameUses(d *document.Document, old, name string) {
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
+		if m := e.Trajectory; m != nil {
+			if m.Function == old {
+				m.Function = name
+			}
+			if m.Driver == old {
+				m.Driver = name
+			}
+			replace(&m.X, m.Variable)
+			replace(&m.Y, m.Variable)
+			replace(&m.From)
+			replace(&m.To)
+		}
 		if e.Figure != nil && e.Figure.Other == old {
 			e.Figure.Other = name
 		}
@@ -301,7 +321,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	})
 	gone := map[string]bool{}
 	d.Shown = keep(d.Shown, func(e document.Shown) bool {
-		kept := e.ID != id && e.Of != id && !(e.Figure != nil && (slices.Contains(e.Figure.Points, id) || name != "" && e.Figure.Other == name)) && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
+		kept := e.ID != id && e.Of != id && !(e.Trajectory != nil && name != "" && e.Trajectory.Function == name) && !(e.Figure != nil && (slices.Contains(e.Figure.Points, id) || name != "" && e.Figure.Other == name)) && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
 		gone[e.ID] = !kept
 		return kept
 	})

@@ -19,6 +19,13 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 	if err := readable(s, entry); err != nil {
 		return nil, err
 	}
+	if entry.Kind == document.Moving && entry.Trajectory != nil && entry.Trajectory.Function == "" {
+		typed, ok := expr.NameOf(entry.Trajectory.Variable)
+		if !ok {
+			typed = "t"
+		}
+		entry.Trajectory.Variable = typed
+	}
 	if entry.Kind == document.Curve && entry.Grips && entry.Family == nil {
 		held, err := giveDials(d, entry.Function)
 		if err != nil {
@@ -43,7 +50,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e"}[entry.Kind])
+	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e", document.Moving: "q"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -92,6 +99,22 @@ func readable(s *expr.Scope, e document.Shown) error {
 		for _, r := range e.Rows {
 			fields = append(fields, field{name: "rows", text: r.X}, field{name: "rows", text: r.Y})
 		}
+	case document.Moving:
+		m := e.Trajectory
+		if m == nil {
+			return problem.New("field", 0, 0, "trajectory", "it is missing").In(e.ID, "trajectory")
+		}
+		if _, known := s.Functions[m.Function]; m.Function != "" && !known {
+			return problem.New("not-a-function", 0, len(m.Function), m.Function).In(e.ID, "trajectory.function")
+		}
+		if m.Function == "" {
+			letter := m.Variable
+			if letter == "" {
+				letter = "t"
+			}
+			fields = []field{{"trajectory.x", m.X, []string{letter}}, {"trajectory.y", m.Y, []string{letter}}}
+		}
+		fields = append(fields, field{name: "trajectory.from", text: m.From}, field{name: "trajectory.to", text: m.To})
 	case document.FigureEntry:
 		if e.Figure != nil && e.Figure.Shape.Points() == 0 {
 			names := []string{e.Function}

@@ -72,8 +72,13 @@ func (d *Demonstration) loadParts() {
 			continue
 		}
 		of := d.shownWithID(s.Entry.Of)
+		if of != nil && of.Trajectory != nil {
+			s.Part = &Part{Of: of}
+			s.ready = true
+			continue
+		}
 		if of == nil || of.Circle == nil {
-			if of == nil || of.Entry.Kind != document.CircleEntry {
+			if of == nil || of.Entry.Kind != document.CircleEntry && of.Entry.Kind != document.Moving {
 				d.report(problem.New("field", 0, 0, "of", "there is no such circle"), s.Entry.ID, "of")
 			}
 			continue

@@ -35,7 +35,7 @@ func (d *Demonstration) put(i int, v float64) {
 // placeAgain computes points and guides that depend on the named parameters.
 func (d *Demonstration) placeAgain(values map[string]float64) {
 	for _, s := range d.Shown {
-		if s.ready && (s.Circle != nil || d.hangsOn(s.x, values) || d.hangsOn(s.y, values) || d.hangsOn(s.at, values)) {
+		if s.ready && (s.Circle != nil || s.Trajectory != nil || d.hangsOn(s.x, values) || d.hangsOn(s.y, values) || d.hangsOn(s.at, values)) {
 			d.updateShown(s)
 		}
 	}

@@ -1,6 +1,7 @@
 package evaluate
 
 import (
+	"maps"
 	"math"
 	"math/big"
 
@@ -31,6 +32,8 @@ type Shown struct {
 	// Circle is set for a circle, Part for what is shown of one.
 	Circle *Circle
 	Part   *Part
+	// Trajectory is set for a curve that is run through.
+	Trajectory *Trajectory
 	// Figure is set for a piece of geometry.
 	Figure *Figure
 	// Path is set for the way of a feature.
@@ -87,6 +90,9 @@ func (d *Demonstration) loadShown() {
 				s.at = d.expression(e.At, e.ID, "at")
 			}
 			s.ready = s.at != nil
+		case document.Moving:
+			s.Trajectory = d.loadTrajectory(s)
+			s.ready = s.Trajectory != nil
 		case document.CircleEntry:
 			s.Circle = d.loadCircle(s)
 			s.ready = s.Circle != nil
@@ -168,6 +174,9 @@ func (d *Demonstration) freshShown(s *Shown) bool {
 			fresh = false
 		}
 	}
+	if s.Trajectory != nil && !d.fresh(&s.Trajectory.run) {
+		fresh = false
+	}
 	for _, x := range s.Circle.expressions() {
 		if !d.fresh(&x.depends) {
 			fresh = false
@@ -180,6 +189,8 @@ func (d *Demonstration) updateShown(s *Shown) {
 	switch s.Entry.Kind {
 	case document.Point:
 		s.X, s.Y = d.at(s.x), d.at(s.y)
+	case document.Moving:
+		d.updateTrajectory(s.Trajectory)
 	case document.CircleEntry:
 		d.updateCircle(s.Circle, s.Entry.Circle)
 	case document.Guide:
@@ -269,6 +280,9 @@ func (d *Demonstration) Nudge(s *Shown, dx, dy, grain float64) {
 	if s.dragY >= 0 {
 		d.Set(s.dragY, d.Parameters[s.dragY].Stepped(dy))
 	}
+	if m := s.Trajectory; m != nil && m.Driver >= 0 {
+		d.Set(m.Driver, d.Parameters[m.Driver].Stepped(dx+dy))
+	}
 	if s.Circle != nil {
 		d.Set(s.Circle.Driver, d.Parameters[s.Circle.Driver].Stepped(dx+dy))
 	}
@@ -303,16 +317,28 @@ func (d *Demonstration) numbersNow() map[string]*big.Rat {
 	return values
 }
 
+// numbersBut are the parameters' values, those left out that a variable of the same letter hides.
+func (d *Demonstration) numbersBut(variables ...string) map[string]*big.Rat {
+	all := d.numbersNow()
+	for _, v := range variables {
+		if _, hides := all[v]; hides {
+			all = maps.Clone(all)
+			delete(all, v)
+		}
+	}
+	return all
+}
+
 // Now is the function's formula with the present values put in, as LaTeX.
 func (d *Demonstration) Now(f *Function) string {
 	if f.Formula == nil {
 		return ""
 	}
 	if d.held {
-		return d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil)
+		return d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersBut(f.Stated.Variables...)), nil)
 	}
 	if stamp := d.Stamp(f); f.nowAt != stamp {
-		f.now, f.nowAt = d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersNow()), nil), stamp
+		f.now, f.nowAt = d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersBut(f.Stated.Variables...)), nil), stamp
 	}
 	return f.now
 }

@@ -115,10 +115,13 @@ func CompilePoint(n expr.Node, inputs []string) (Point, error) {
 	return pointCompiler{inputs, slots}.compile(n), nil
 }
 
+// slotsOf gives each input its place; a variable in front hides a parameter of the same letter.
 func slotsOf(inputs []string) map[string]int {
 	slots := map[string]int{}
 	for i, name := range inputs {
-		slots[name] = i
+		if _, hidden := slots[name]; !hidden {
+			slots[name] = i
+		}
 	}
 	return slots
 }

@@ -15,8 +15,40 @@ import (
 // Document draws a demonstration's first panel at its starting values, without labels.
 func Document(doc *document.Document, width, height float64) string {
 	d := evaluate.Load(doc, nil)
-	var c compose.Composer
-	return Picture(c.Panel(d, d.Panel(0), width, height), width, height, doc.Title)
+	shares := sharesOf(doc)
+	if len(shares) == 1 {
+		var c compose.Composer
+		return Picture(c.Panel(d, d.Panel(0), width, height), width, height, doc.Title)
+	}
+	for i, share := range shares {
+		d.SetSize(i, width*share, height)
+	}
+	var b strings.Builder
+	begin(&b, width, height, doc.Title)
+	left := 0.0
+	for i, share := range shares {
+		var c compose.Composer
+		p := c.Panel(d, d.Panel(i), width*share, height)
+		// A nested picture is cut at its edge.
+		fmt.Fprintf(&b, `<svg x="%g" width="%g" height="%g">`, left, width*share, height)
+		write(&b, p)
+		fmt.Fprintf(&b, `<rect width="%g" height="%g" fill="none" stroke="%s"/></svg>`, width*share, height, colours[picture.Grid])
+		left += width * share
+	}
+	b.WriteString("</svg>")
+	return b.String()
+}
+
+// sharesOf are the widths of the panels that are drawn beside each other, the first two; a circle needs half as much as
+// its graph.
+func sharesOf(doc *document.Document) []float64 {
+	switch {
+	case len(doc.Panels) == 1:
+		return []float64{1}
+	case doc.Panels[0].Kind == document.Around:
+		return []float64{1.0 / 3, 2.0 / 3}
+	}
+	return []float64{0.5, 0.5}
 }
 
 // hues of the light theme; web/src/styles/theme.css holds the same.
@@ -33,14 +65,22 @@ var dashes = map[picture.Pattern]string{picture.Dashed: "9 6", picture.Dotted: "
 // Picture writes one picture.
 func Picture(p *picture.Picture, width, height float64, title string) string {
 	var b strings.Builder
-	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
-	b.WriteString(html.EscapeString(title))
-	fmt.Fprintf(&b, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
-	for _, data := range [2][]float32{p.Ground, p.Live} {
-		records(&b, data, p.Texts)
-	}
+	begin(&b, width, height, title)
+	write(&b, p)
 	b.WriteString("</svg>")
 	return b.String()
+}
+
+func begin(b *strings.Builder, width, height float64, title string) {
+	fmt.Fprintf(b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
+	b.WriteString(html.EscapeString(title))
+	fmt.Fprintf(b, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
+}
+
+func write(b *strings.Builder, p *picture.Picture) {
+	for _, data := range [2][]float32{p.Ground, p.Live} {
+		records(b, data, p.Texts)
+	}
 }
 
 func records(b *strings.Builder, data []float32, texts []string) {

@@ -35,7 +35,8 @@ func TestEveryDemonstrationBecomesAPicture(t *testing.T) {
 	require.NoError(t, err)
 	for _, d := range documents {
 		counts := elements(t, svg.Document(d, 480, 300))
-		assert.Equal(t, 1, counts["svg"], d.Title)
+		nested := map[bool]int{false: 1, true: 3}[len(d.Panels) > 1]
+		assert.Equal(t, nested, counts["svg"], "%s, two panels beside each other", d.Title)
 		assert.Greater(t, counts["polyline"], 10, "grid, axes and curves of "+d.Title)
 		assert.Greater(t, counts["text"], 3, "numbers on the axes of "+d.Title)
 	}

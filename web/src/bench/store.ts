@@ -480,6 +480,7 @@ export const useBench = defineStore('bench', () => {
     effects: reactive(effects),
     keepTrace,
     inPlay,
+    valuesInPlay,
     settleConflict,
     problemOf,
     /** A question that needs no values in play. */

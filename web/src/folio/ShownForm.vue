@@ -2,7 +2,7 @@
 // Says what is shown: a curve, a point, a guide or a trace, and how it looks.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { Problem, Shown } from '../generated/types';
+import type { Problem, RestOfGraph, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import EntryForm from './EntryForm.vue';
 import FigureForm from './FigureForm.vue';
@@ -90,6 +90,11 @@ const radii = [
   { value: 'unit', label: 'the unit of both pictures' },
   { value: 'amplitude', label: 'the amplitude' },
 ];
+const rests = [
+  { value: 'faint', label: 'faint' },
+  { value: 'hidden', label: 'hidden' },
+  { value: 'whole', label: 'drawn' },
+];
 /** Pixels between the dots of a trace, at least. */
 const thinnings = [
   { value: '0', label: 'all that were recorded' },
@@ -108,6 +113,7 @@ const labels = computed(() => {
     finding: ['name', 'none'],
     circle: [],
     part: ['name', 'none'],
+    trajectory: ['name', 'formula', 'none'],
     figure: ['name', 'none'],
   };
   const words: Record<string, string> = {
@@ -302,6 +308,51 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
         />
       </label>
     </template>
+    <template v-else-if="entry.trajectory">
+      <p v-if="entry.trajectory.function" class="hint">
+        The polar curve {{ entry.trajectory.function }}, as it is stated.
+      </p>
+      <template v-else>
+        <div v-for="f in ['x', 'y'] as const" :key="f">
+          {{ f }}({{ entry.trajectory.variable }}) =
+          <FormulaField
+            :model-value="entry.trajectory[f] ?? ''"
+            :label="`${f} of the curve`"
+            :placeholder="f === 'x' ? '3cos t' : '2 sin t'"
+            :refused="refusedAt(`trajectory.${f}`)"
+            :focus="f === 'x'"
+            @update:model-value="entry.trajectory[f] = $event"
+            @enter="keep"
+            @escape="bench.editing = ''"
+          />
+        </div>
+        <label class="line"
+          >parameter <a-input v-model:value="entry.trajectory.variable" aria-label="Parameter of the curve"
+        /></label>
+      </template>
+      <div class="thirds">
+        <label>from <a-input v-model:value="entry.trajectory.from" aria-label="Curve from" /></label>
+        <label>to <a-input v-model:value="entry.trajectory.to" aria-label="Curve to" /></label>
+      </div>
+      <label v-if="parameters.length" class="line">
+        drawn up to
+        <Choice
+          :model-value="entry.trajectory.driver ?? ''"
+          :options="[{ value: '', label: 'its end' }, ...parameters]"
+          label="Drawn up to"
+          @update:model-value="entry.trajectory.driver = $event || undefined"
+        />
+      </label>
+      <label v-if="entry.trajectory.driver" class="line">
+        the rest
+        <Choice
+          :model-value="entry.trajectory.rest || 'faint'"
+          :options="rests"
+          label="The rest of the curve"
+          @update:model-value="entry.trajectory.rest = $event as RestOfGraph"
+        />
+      </label>
+    </template>
     <FigureForm
       v-else-if="entry.figure"
       v-model="entry"
@@ -378,7 +429,17 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
     </template>
     <p
       v-if="
-        refused && !['x', 'y', 'at', 'circle.angle', 'circle.radius', 'circle.centre'].includes(refused.field)
+        refused &&
+        ![
+          'x',
+          'y',
+          'at',
+          'circle.angle',
+          'circle.radius',
+          'circle.centre',
+          'trajectory.x',
+          'trajectory.y',
+        ].includes(refused.field)
       "
       class="problem"
       role="alert"

@@ -2,12 +2,13 @@
 // What is shown on the stage: curves, points, guides, traces.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { Figure, Shown, ShownKind } from '../generated/types';
+import type { CirclePiece, Figure, Shown, ShownKind } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import Pieces from '../shared/Pieces.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
+import TrajectoryFindings from './TrajectoryFindings.vue';
 import ValuesTable from './ValuesTable.vue';
 
 const bench = useBench();
@@ -47,6 +48,7 @@ const kinds = computed<{ kind: Wanted; words: string; waits: string }[]>(() => [
   { kind: 'figure', words: 'a piece of geometry: segment, angle, polygon, tangent …', waits: '' },
   { kind: 'table', words: 'plotted points from a table', waits: '' },
   { kind: 'plot', words: 'points plotted by tapping the stage', waits: '' },
+  { kind: 'trajectory', words: 'a parametric curve (x(t), y(t))', waits: '' },
   {
     kind: 'circle',
     words: 'a circle with an angle, and its graph beside it',
@@ -87,6 +89,7 @@ function add(wanted: Wanted) {
     const parameter = bench.document?.stated.find((s) => s.kind === 'parameter')?.name ?? '';
     fresh.value.family = { parameter };
   }
+  if (kind === 'trajectory') fresh.value.trajectory = { x: '', y: '', variable: 't', from: '0', to: '2π' };
   if (kind === 'figure') fresh.value.figure = startingFigure();
   if (kind === 'guide') fresh.value.direction = 'upright';
   if (kind === 'curve' || kind === 'steps' || fresh.value.figure?.shape === 'tangent')
@@ -96,11 +99,25 @@ function add(wanted: Wanted) {
   bench.editing = 'shown';
 }
 
+/** Hues of what belongs to a running point (core/compose/trajectory.go). */
+const pieceHues: Partial<Record<CirclePiece, number>> = {
+  ray: 1,
+  velocity: 3,
+  acceleration: 5,
+  osculating: 4,
+  tangent: 3,
+  projections: 1,
+};
+const coordinateHues: Record<string, number> = { r: 1, x: 1, y: 2 };
 const ratios = ['sin', 'cos', 'tan', 'cot', 'sec', 'csc'];
 /** A part of a circle wears its ratio's colour, or that of the dial that turns it. */
 function hueOf(e: Shown) {
   if (e.parent) return 'parent';
   if (!e.part) return `hue-${e.colour % 8}`;
+  const own = pieceHues[e.part.piece] ?? coordinateHues[e.part.ratio ?? ''];
+  if (own !== undefined) return `hue-${own}`;
+  const of = bench.document?.shown.find((s) => s.id === e.of);
+  if (of?.trajectory) return `hue-${of.colour % 8}`;
   if (e.part.ratio) return `hue-${ratios.indexOf(e.part.ratio)}`;
   return `hue-${bench.texts?.circles.find((c) => c.id === e.of)?.hue ?? 7}`;
 }
@@ -108,11 +125,13 @@ function hueOf(e: Shown) {
 const linesOf = (id: string) => bench.texts?.circles.find((c) => c.id === id)?.lines ?? [];
 
 const name = (e: Shown) =>
-  e.figure && !e.name
-    ? e.figure.shape
-    : e.part
-      ? `${e.part.piece} ${e.part.ratio ?? ''}`.trim()
-      : (e.name ?? e.function ?? e.kind);
+  e.trajectory
+    ? e.trajectory.function || 'the curve'
+    : e.figure && !e.name
+      ? e.figure.shape
+      : e.part
+        ? `${e.part.piece} ${e.part.ratio ?? ''}`.trim()
+        : (e.name ?? e.function ?? e.kind);
 const isLine = (e: Shown) => /Asymptotes|centreLine/.test(e.finding ?? '');
 
 function actions(e: Shown): Action[] {
@@ -120,6 +139,7 @@ function actions(e: Shown): Action[] {
     const shown: Shown = { id: '', kind: 'trace', of: e.id, colour: e.colour };
     return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'putShown', shown }) }];
   }
+  if (e.kind === 'trajectory') return pieces(e);
   if (e.kind === 'table') {
     return [{ key: 'plot', words: 'Plot points by tapping', act: () => void plotByTapping(e.id) }];
   }
@@ -132,6 +152,35 @@ function actions(e: Shown): Action[] {
     { key: 'keep', words: 'Keep the trace', act: () => void bench.keepTrace(e.id) },
   ];
   return list;
+}
+
+/** What can be shown at the point that runs through a polar or parametric curve. */
+function pieces(e: Shown): Action[] {
+  const polar: [CirclePiece, string][] = [['ray', 'the ray and the radius']];
+  const all: [CirclePiece, string][] = [
+    ...(e.trajectory?.function ? polar : []),
+    ['projections', 'the projections'],
+    ['velocity', 'the velocity'],
+    ['acceleration', 'the acceleration'],
+    ['tangent', 'the tangent'],
+    ['osculating', 'the circle of curvature'],
+    ['dots', 'dots at equal steps'],
+    ['directions', 'the direction'],
+    ['swept', 'the area swept'],
+  ];
+  return all.map(([piece, words]) => {
+    const there = bench.document?.shown.find((s) => s.of === e.id && s.part?.piece === piece);
+    const shown = !there || bench.isHidden(there.id);
+    return {
+      key: piece,
+      words: `${shown ? 'Show' : 'Hide'} ${words}`,
+      act: () =>
+        void bench.askEdit({
+          kind: 'showPiece',
+          piece: { circle: e.id, piece, ratio: '', shown, scene: bench.scene },
+        }),
+    };
+  });
 }
 
 /** Opens the findings of a curve's function, which stand under its statement. */
@@ -230,6 +279,23 @@ async function clearTrace(e: Shown) {
                 <dd><MathText :latex="line.latex" /></dd>
               </template>
             </dl>
+          </template>
+          <template v-else-if="entry.kind === 'trajectory'" #below>
+            <button
+              v-if="!entry.trajectory?.driver"
+              class="soft"
+              @click="bench.askEdit({ kind: 'watch', id: entry.id, scene: bench.scene })"
+            >
+              watch it
+            </button>
+            <button
+              class="soft"
+              :aria-expanded="tabulated === entry.id"
+              @click="tabulated = tabulated === entry.id ? '' : entry.id"
+            >
+              {{ tabulated === entry.id ? 'fold the findings' : 'findings' }}
+            </button>
+            <TrajectoryFindings v-if="tabulated === entry.id" :entry="entry" />
           </template>
           <template v-else-if="entry.kind === 'table' && entry.rows?.length" #below>
             <button

@@ -6,7 +6,7 @@
 export type AngleUnit = 'radian' | 'degree';
 
 /** CirclePiece names what is shown of a circle. */
-export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles';
+export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept';
 
 /** Corner is where a text stands on a panel. */
 export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
@@ -36,7 +36,7 @@ export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
 export type RestOfGraph = 'faint' | 'hidden' | 'whole';
 
 /** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'figure' | 'circle' | 'part';
+export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'trajectory' | 'figure' | 'circle' | 'part';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -76,6 +76,8 @@ export interface Panel {
   window: Window;
   equalScales: boolean;
   grid: boolean;
+  /** Polar draws the grid as circles and rays. */
+  polar?: boolean;
   axes: boolean;
   ticksX: TickStyle;
   ticksY: TickStyle;
@@ -154,6 +156,8 @@ export interface Shown {
   /** Circle is a circle with a point that an angle moves; Part is what is shown of the circle whose id Of is. */
   circle?: Circle;
   part?: Part;
+  /** Trajectory is a curve that a point runs through. */
+  trajectory?: Trajectory;
   /** Figure is a piece of geometry; Function and At belong to a tangent or a normal. */
   figure?: Figure;
   /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
@@ -183,7 +187,24 @@ export interface Circle {
   scaled?: boolean;
 }
 
-/** Part is one thing shown of a circle, in the circle's picture and in its graph. */
+/** Trajectory is a polar curve, or a parametric one, on an interval of its parameter. */
+export interface Trajectory {
+  /** Function is the name of the stated r of a polar curve; a parametric one has none. */
+  function?: string;
+  /** X and Y are the coordinates of a parametric curve, formulas in Variable. */
+  x?: string;
+  y?: string;
+  variable?: string;
+  /** From and To are the ends of the interval, formulas. */
+  from: string;
+  to: string;
+  /** Driver is the parameter up to whose value the curve is drawn; without one it is drawn whole. */
+  driver?: string;
+  /** Rest is what becomes of the part that has not been run through. */
+  rest?: RestOfGraph;
+}
+
+/** Part is one thing shown of a circle, in the circle's picture and in its graph, or of a trajectory. */
 export interface Part {
   piece: CirclePiece;
   /** Ratio is the trigonometric function, by its short name: sin, cos, tan, cot, sec, csc. */
@@ -256,7 +277,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -318,6 +339,8 @@ export interface Answer {
   effects?: EffectView[];
   gallery?: ParentView[];
   table?: TableView;
+  /** Trajectory is what is found out about a trajectory. */
+  trajectory?: TrajectoryView;
   /** Beginnings are the ideas with which a demonstration can begin. */
   beginnings?: Beginning[];
   mended?: Mended;
@@ -567,6 +590,16 @@ export interface CircleLine {
   latex: string;
 }
 
+/** TrajectoryView is what is found out about a trajectory at the values in play, and its table. */
+export interface TrajectoryView {
+  lines: CircleLine[];
+  /** Head names the columns; a value that does not exist is “undefined”. */
+  head: string[];
+  rows: string[][];
+  /** Numbers are the rows' numbers in full, for a file; one that does not exist is null. */
+  numbers: number[][];
+}
+
 /** FrameTexts are the words of a frame; they are sent when they changed. */
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
@@ -589,7 +622,7 @@ export interface FrameTexts {
 // core/edit
 
 /** Idea is a ready beginning of a demonstration. */
-export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave';
+export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric';
 
 /** Beginning is an idea as it is offered. */
 export interface Beginning {

@@ -118,6 +118,15 @@ async function apply() {
             />
           </label>
           <label class="row">
+            polar grid
+            <a-switch
+              size="small"
+              :checked="panel.polar ?? false"
+              aria-label="Polar grid"
+              @change="change({ polar: $event as boolean })"
+            />
+          </label>
+          <label class="row">
             grid <a-switch size="small" :checked="panel.grid" @change="change({ grid: $event as boolean })" />
           </label>
           <label class="row">

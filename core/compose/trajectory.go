@@ -1,0 +1,316 @@
+package compose
+
+import (
+	"fmt"
+	"math"
+	"sort"
+
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/number"
+	"parvix/core/picture"
+	"parvix/core/sample"
+)
+
+// Hues of what belongs to a running point, the same in curve, graphs and readout: its radius or its coordinates, its
+// velocity and its acceleration.
+const (
+	radiusHue       = picture.Colour(1)
+	acrossHue       = picture.Colour(1)
+	upHue           = picture.Colour(2)
+	velocityHue     = picture.Colour(3)
+	accelerationHue = picture.Colour(5)
+	osculatingHue   = picture.Colour(4)
+)
+
+// drawnTrail is a trajectory's trail, valid for one stamp, interval and scale.
+type drawnTrail struct {
+	curve    *sample.Plane
+	stamp    uint64
+	from, to float64
+	pixel    float64
+	trail    sample.Trail
+}
+
+// trailOf gives a trajectory's trail, run through again only when the curve, its interval or the scale has changed: as the
+// point runs it is the same.
+func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View) sample.Trail {
+	m := s.Trajectory
+	if c.trails == nil {
+		c.trails = map[string]*drawnTrail{}
+	}
+	drawn := c.trails[s.Entry.ID]
+	if drawn == nil {
+		drawn = &drawnTrail{}
+		c.trails[s.Entry.ID] = drawn
+	}
+	now := drawnTrail{curve: m.Curve, stamp: d.TrajectoryStamp(m), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
+	if drawn.curve != now.curve || drawn.stamp != now.stamp || drawn.from != now.from || drawn.to != now.to || drawn.pixel != now.pixel {
+		now.trail = c.trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, now.pixel)
+		*drawn = now
+		d.CountRun(s.Entry.ID)
+	}
+	return drawn.trail
+}
+
+// trajectory draws a curve firmly as far as its point has come, the rest as it is wanted, and the point.
+func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.Shown, v View) (anchor, bool) {
+	m := s.Trajectory
+	if !m.Exists() {
+		return anchor{}, false
+	}
+	trail := c.trailOf(d, s, v)
+	begun := len(c.pen.Data)
+	firm := strokes{colourOf(s.Entry), c.scaled(curveWidth), patternOf(s.Entry, picture.Whole), 1}
+	rest := strokes{firm.colour, c.scaled(parentWidth), firm.pattern, faint}
+	if s.Entry.Trajectory.Rest == document.RestWhole {
+		rest = firm
+	}
+	cut := sort.SearchFloat64s(trail.T, m.At)
+	place := m.Place(m.At)
+	run := append(append(c.line[:0], trail.Points[:cut]...), place)
+	c.line = run
+	c.broken(run, v, firm)
+	if cut < len(trail.Points) && s.Entry.Trajectory.Rest != document.RestHidden {
+		c.broken(append([]sample.Point{place}, trail.Points[cut:]...), v, rest)
+	}
+	a, ok := c.curveAnchor(c.pen.Data[begun:], v)
+	c.room.lines(c.pen.Data[begun:])
+	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
+		x, y := v.X(place.X), v.Y(place.Y)
+		hue := picture.Colour(d.Parameters[m.Driver].Stated.Colour % evaluate.Colours)
+		c.pen.Handle(index, x, y)
+		c.pen.Marker(hue, picture.Grip, x, y, c.scaled(pointRadius+1))
+		c.room.take(x-9, y-9, 18, 18, 50)
+	}
+	return a, ok
+}
+
+// broken draws a line that has gaps where a place is NaN.
+func (c *Composer) broken(line []sample.Point, v View, pen strokes) {
+	from := 0
+	for i := 0; i <= len(line); i++ {
+		if i == len(line) || math.IsNaN(line[i].X) {
+			if i-from > 1 {
+				c.clipped(line[from:i], v, pen)
+			}
+			from = i + 1
+		}
+	}
+}
+
+// running draws a part of a trajectory at its point.
+func (c *Composer) running(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchors []anchor) {
+	of := s.Part.Of
+	m := of.Trajectory
+	if !of.Ready() || !m.Exists() {
+		return nil
+	}
+	begun := len(c.pen.Data)
+	at := m.Place(m.At)
+	pixel := func(x, y float64) [2]float64 { return [2]float64{v.X(x), v.Y(y)} }
+	here, pole := pixel(at.X, at.Y), pixel(0, 0)
+	label := func(a anchor, latex string, hue picture.Colour) {
+		a.label = picture.Label{ID: s.Entry.ID, LaTeX: d.Typeset(latex), Colour: hue}
+		anchors = append(anchors, a)
+	}
+	switch s.Entry.Part.Piece {
+	case document.Ray:
+		sin, cos := math.Sincos(d.Direction(m.At))
+		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
+		c.segment(strokes{picture.Axis, c.scaled(rayWidth), picture.Dashed, 1}, pole, pixel(far*cos, far*sin))
+		if r := m.Radius(m.At); r == r {
+			c.arrow(strokes{radiusHue, c.scaled(lengthWidth), picture.Whole, 1}, pole, here)
+			label(c.middle(pole, here), "r="+number.Format(r, 2), radiusHue)
+		}
+	case document.Projections:
+		c.segment(strokes{acrossHue, c.scaled(rayWidth), picture.Dotted, 1}, here, pixel(at.X, 0))
+		c.segment(strokes{upHue, c.scaled(rayWidth), picture.Dotted, 1}, here, pixel(0, at.Y))
+		c.arrow(strokes{acrossHue, c.scaled(lengthWidth), picture.Whole, 1}, pole, pixel(at.X, 0))
+		c.arrow(strokes{upHue, c.scaled(lengthWidth), picture.Whole, 1}, pole, pixel(0, at.Y))
+	case document.Velocity:
+		q := m.Velocity(m.At)
+		c.arrow(strokes{velocityHue, c.scaled(lengthWidth), picture.Whole, 1}, here, pixel(at.X+q.X, at.Y+q.Y))
+	case document.Accelerated:
+		q := m.Acceleration(m.At)
+		c.arrow(strokes{accelerationHue, c.scaled(lengthWidth), picture.Whole, 1}, here, pixel(at.X+q.X, at.Y+q.Y))
+	case document.TangentAt:
+		q := m.Velocity(m.At)
+		if speed := math.Hypot(q.X, q.Y); speed > 0 {
+			far := 3 * (v.Right - v.Left + v.Top - v.Bottom) / speed
+			c.segment(strokes{velocityHue, c.scaled(guideWidth), picture.Dashed, 1}, pixel(at.X-far*q.X, at.Y-far*q.Y), pixel(at.X+far*q.X, at.Y+far*q.Y))
+		}
+	case document.Osculating:
+		c.osculating(m, at, v)
+	case document.Dots:
+		c.dots(d, of, v)
+	case document.Directions:
+		c.directions(d, of, v)
+	case document.Swept:
+		c.swept(d, of, v)
+	case document.Graph:
+		return c.coordinateGraph(d, s, v)
+	}
+	c.room.lines(c.pen.Data[begun:])
+	return anchors
+}
+
+// osculating draws the circle of curvature: its centre lies at (x, y) + (−y′, x′)·(x′² + y′²)/(x′y″ − y′x″) (common practice;
+// Bronstein, curvature of plane curves).
+func (c *Composer) osculating(m *evaluate.Trajectory, at sample.Point, v View) {
+	q, w := m.Velocity(m.At), m.Acceleration(m.At)
+	cross, square := q.X*w.Y-q.Y*w.X, q.X*q.X+q.Y*q.Y
+	k := square / cross
+	centre := [2]float64{at.X - q.Y*k, at.Y + q.X*k}
+	radius := math.Hypot(centre[0]-at.X, centre[1]-at.Y)
+	if !(radius > 0) || radius > 50*(v.Right-v.Left) {
+		return
+	}
+	pen := strokes{osculatingHue, c.scaled(guideWidth), picture.Whole, 1}
+	c.around(centre, radius, 0, 2*math.Pi, v, pen)
+	pen.pattern = picture.Dotted
+	c.segment(pen, [2]float64{v.X(centre[0]), v.Y(centre[1])}, [2]float64{v.X(at.X), v.Y(at.Y)})
+	if v.Sees(centre[0], centre[1]) {
+		c.pen.Marker(osculatingHue, picture.Disc, v.X(centre[0]), v.Y(centre[1]), c.scaled(3))
+	}
+}
+
+// dotCount is how many equal steps of the parameter an interval has for dots; a longer one has as many for each turn.
+const dotCount = 48
+
+// stepsOf gives values of the parameter at equal steps as far as the point has come.
+func stepsOf(m *evaluate.Trajectory, perTurn float64, turn float64) (list []float64) {
+	count := math.Max(perTurn, math.Round(perTurn*(m.To-m.From)/turn))
+	for k := 0.0; k <= math.Min(count, 2000); k++ {
+		if t := m.From + (m.To-m.From)*k/count; t <= m.At+1e-12 {
+			list = append(list, t)
+		}
+	}
+	return list
+}
+
+func turnOf(d *evaluate.Demonstration) float64 { return 2 * math.Pi / d.Direction(1) }
+
+// dots stand at equal steps of the parameter: close together where the point is slow.
+func (c *Composer) dots(d *evaluate.Demonstration, of *evaluate.Shown, v View) {
+	for _, t := range stepsOf(of.Trajectory, dotCount, turnOf(d)) {
+		if p := of.Trajectory.Place(t); v.Sees(p.X, p.Y) {
+			c.pen.Marker(colourOf(of.Entry), picture.Disc, v.X(p.X), v.Y(p.Y), c.scaled(traceRadius))
+		}
+	}
+}
+
+// directions are arrowheads along the curve.
+func (c *Composer) directions(d *evaluate.Demonstration, of *evaluate.Shown, v View) {
+	m, size := of.Trajectory, float64(c.scaled(arrowSize+2))
+	for i, t := range stepsOf(m, 12, turnOf(d)) {
+		p, q := m.Place(t), m.Velocity(t)
+		ux, uy := q.X/(v.Right-v.Left)*v.Width, -q.Y/(v.Top-v.Bottom)*v.Height
+		length := math.Hypot(ux, uy)
+		if i == 0 || !v.Sees(p.X, p.Y) || !(length > 1e-9) {
+			continue
+		}
+		ux, uy = ux/length, uy/length
+		x, y := v.X(p.X)+ux*size/2, v.Y(p.Y)+uy*size/2
+		start := c.pen.Area(colourOf(of.Entry), 1)
+		c.pen.To(x, y)
+		c.pen.To(x-size*ux+size*0.42*uy, y-size*uy-size*0.42*ux)
+		c.pen.To(x-size*ux-size*0.42*uy, y-size*uy+size*0.42*ux)
+		c.pen.EndLine(start)
+	}
+}
+
+// swept fills what the ray from the pole has swept over.
+func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) {
+	m := of.Trajectory
+	trail := c.trailOf(d, of, v)
+	cut := sort.SearchFloat64s(trail.T, m.At)
+	start := c.pen.Area(colourOf(of.Entry), areaOpacity)
+	to := func(p sample.Point) {
+		if !math.IsNaN(p.X) {
+			c.pen.To(math.Max(-4000, math.Min(v.X(p.X), 8000)), math.Max(-4000, math.Min(v.Y(p.Y), 8000)))
+		}
+	}
+	to(sample.Point{})
+	for _, p := range trail.Points[:cut] {
+		to(p)
+	}
+	to(m.Place(m.At))
+	c.pen.EndLine(start)
+}
+
+// coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the
+// same coloured length.
+func (c *Composer) coordinateGraph(d *evaluate.Demonstration, s *evaluate.Shown, v View) []anchor {
+	of, name := s.Part.Of, s.Entry.Part.Ratio
+	m := of.Trajectory
+	graph := m.Graphs[name]
+	if graph == nil {
+		return nil
+	}
+	hue := map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[name]
+	begun := len(c.pen.Data)
+	from := source{function: graph, stamp: d.TrajectoryStamp(m)}
+	drawn := c.sampled(d, s.Entry.ID, s.Entry.ID, from, m.Inputs(), v)
+	firm := strokes{hue, c.scaled(curveWidth), picture.Whole, 1}
+	rest := strokes{hue, c.scaled(parentWidth), picture.Whole, faint}
+	for _, line := range drawn.lines {
+		if of.Entry.Trajectory.Rest != document.RestHidden {
+			c.clipped(within(line, m.At, m.To), v, rest)
+		}
+		c.clipped(within(line, m.From, m.At), v, firm)
+	}
+	in := m.Inputs()
+	value := graph.At(m.At, in)
+	if m.Driver >= 0 && value == value {
+		foot, head := [2]float64{v.X(m.At), v.Y(0)}, [2]float64{v.X(m.At), v.Y(value)}
+		c.arrow(strokes{hue, c.scaled(lengthWidth), picture.Whole, 1}, foot, head)
+		if c.ground.near(head[0], head[1]) {
+			c.pen.Marker(hue, picture.Disc, head[0], head[1], c.scaled(pointRadius-1))
+		}
+	}
+	c.room.lines(c.pen.Data[begun:])
+	a, ok := c.curveAnchor(c.pen.Data[begun:], v)
+	if !ok {
+		return nil
+	}
+	a.label = picture.Label{ID: s.Entry.ID, LaTeX: d.CoordinateLaTeX(m, name), Colour: hue}
+	return []anchor{a}
+}
+
+// polarGrid draws circles about the pole and rays, numbered along the axis and around.
+func (c *Composer) polarGrid(d *evaluate.Demonstration, v View, x axis) {
+	far := 0.0
+	for _, corner := range [4][2]float64{{v.Left, v.Bottom}, {v.Left, v.Top}, {v.Right, v.Bottom}, {v.Right, v.Top}} {
+		far = math.Max(far, math.Hypot(corner[0], corner[1]))
+	}
+	step := 1.0
+	if n := len(x.ticks); n > 1 {
+		step = x.ticks[1].value - x.ticks[0].value
+	}
+	const mostCircles = 60
+	for k := 1.0; k*step <= far && k < mostCircles; k++ {
+		c.around([2]float64{}, k*step, 0, 2*math.Pi, v, strokes{picture.Grid, 1, picture.Whole, 1})
+	}
+	pole := [2]float64{v.X(0), v.Y(0)}
+	for k := range 24 {
+		sin, cos := math.Sincos(float64(k) * math.Pi / 12)
+		colour := picture.FineGrid
+		if k%2 == 0 {
+			colour = picture.Grid
+		}
+		c.segment(strokes{colour, 1, picture.Whole, 1}, pole, [2]float64{v.X(far * cos), v.Y(far * sin)})
+		if k%6 == 0 || k%2 == 1 {
+			continue
+		}
+		// Each ray of 30° is numbered at the rim of the largest circle that fits.
+		rim := math.Min(math.Min(v.Right, -v.Left), math.Min(v.Top, -v.Bottom)) * 0.93
+		text := fmt.Sprintf("%d°", 15*k)
+		if d.Document.AngleUnit != document.Degree {
+			text = piText(k, 12)
+		}
+		if rim > 0 {
+			c.write(text, v.X(rim*cos), v.Y(rim*sin), picture.Centre)
+		}
+	}
+}

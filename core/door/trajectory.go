@@ -1,0 +1,204 @@
+package door
+
+import (
+	"fmt"
+	"math"
+	"math/big"
+
+	"parvix/core/document"
+	"parvix/core/evaluate"
+	"parvix/core/expr"
+	"parvix/core/number"
+	"parvix/core/problem"
+	"parvix/core/program"
+	"parvix/core/trajectory"
+)
+
+// trajectory answers what is found out about a trajectory at the values that the question names, and its table.
+func (door *Door) trajectory(ask *Ask, a *Answer) error {
+	door.putValues(ask.Values)
+	d := door.d
+	for _, s := range d.Shown {
+		if s.Entry.ID != ask.ID || s.Trajectory == nil {
+			continue
+		}
+		if !s.Trajectory.Exists() {
+			return problem.New("ends", 0, 0)
+		}
+		c, err := d.Studied(s.Trajectory)
+		if err != nil {
+			return err
+		}
+		unit := 1.0
+		if s.Trajectory.Polar {
+			unit = d.Direction(1)
+		}
+		v := &TrajectoryView{Lines: trajectoryLines(d, s.Trajectory, c, unit), Head: []string{}, Rows: [][]string{}, Numbers: [][]*float64{}}
+		if ask.Step != "" {
+			if err := door.tabulate(v, s.Trajectory, c, unit, ask.Step); err != nil {
+				return err
+			}
+		}
+		a.Trajectory = v
+		return nil
+	}
+	return problem.New("field", 0, 0, "id", "there is no such curve")
+}
+
+// tabulate fills the table: the parameter in its own unit, r for a polar curve, x and y.
+func (door *Door) tabulate(v *TrajectoryView, m *evaluate.Trajectory, c *trajectory.Curve, unit float64, typed string) error {
+	f, err := expr.Parse(typed, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	at, err := program.CompilePoint(f.Node, []string{"\x00"})
+	if err != nil {
+		return err
+	}
+	rows, ok := c.Table(m.From*unit, m.To*unit, at([]float64{0})*unit)
+	if !ok || len(rows) > mostPointsListed {
+		return problem.New("field", 0, len(typed), "step", fmt.Sprintf("a number above 0 that gives at most %d rows", mostPointsListed))
+	}
+	v.Head = []string{m.Variable(), "x", "y"}
+	if m.Polar {
+		v.Head = []string{m.Variable(), "r", "x", "y"}
+	}
+	for _, p := range rows {
+		values := []float64{p.T / unit, p.X, p.Y}
+		if m.Polar {
+			values = []float64{p.T / unit, p.R, p.X, p.Y}
+		}
+		row, numbers := make([]string, len(values)), make([]*float64, len(values))
+		for i, value := range values {
+			row[i] = door.d.Numeral(number.Format(value, 4))
+			if !math.IsNaN(value) && !math.IsInf(value, 0) {
+				numbers[i] = &values[i]
+			}
+		}
+		v.Rows, v.Numbers = append(v.Rows, row), append(v.Numbers, numbers)
+	}
+	return nil
+}
+
+// mostPointsListed bounds a table on the bench.
+const mostPointsListed = 5000
+
+func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *trajectory.Curve, unit float64) []CircleLine {
+	lines := []CircleLine{}
+	line := func(name, latex string) { lines = append(lines, CircleLine{name, d.Typeset(latex)}) }
+	from, to := m.From*unit, m.To*unit
+	angle := func(t float64) string {
+		if unit != 1 {
+			return "{" + number.Format(t/unit, 2) + `}^{\circ}`
+		}
+		if ofPi := multipleOfPi(t); ofPi != "" {
+			return ofPi
+		}
+		return number.Format(t, 3)
+	}
+	if closing, ok := c.Closing(); ok {
+		line("closes after", angle(closing.Float()))
+	} else {
+		line("closes", `\text{never}`)
+	}
+	if area := c.Area(from, to); area.Value == area.Value {
+		line("area swept by the ray", withPi(area.Value))
+	}
+	line("length", withPi(c.Length(from, to).Value))
+	box := c.Box(from, to)
+	line("reaches", fmt.Sprintf(`%s\le x\le %s,\quad %s\le y\le %s`, number.Format(box.Low[0], 3), number.Format(box.High[0], 3), number.Format(box.Low[1], 3), number.Format(box.High[1], 3)))
+	level, upright := c.Tangents(from, to)
+	list := func(name string, places []float64) {
+		const most = 8
+		text := ""
+		for i, t := range places {
+			if i == most {
+				text += `,\;\dots`
+				break
+			}
+			if i > 0 {
+				text += `,\;`
+			}
+			text += angle(t)
+		}
+		if text != "" {
+			line(name, expr.LaTeXName(m.Variable())+"="+text)
+		}
+	}
+	list("level tangents", level)
+	list("upright tangents", upright)
+	if s := c.Symmetries(); s.InX || s.InY || s.AtPole {
+		text := ""
+		for _, one := range []struct {
+			is    bool
+			words string
+		}{{s.InX, "in the x-axis"}, {s.InY, "in the y-axis"}, {s.AtPole, "about the pole"}} {
+			if one.is && text != "" {
+				text += ", "
+			}
+			if one.is {
+				text += one.words
+			}
+		}
+		line("symmetric", `\text{`+text+`}`)
+	}
+	if f, ok := c.WithoutParameter(); ok {
+		name := "without the parameter"
+		if f.Kind != "" {
+			name += ", a " + f.Kind
+		}
+		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+	}
+	return lines
+}
+
+// withPi writes a number, and in front of it the multiple of π that it is to ten digits, as areas of handbook curves are.
+func withPi(v float64) string {
+	if text := multipleOfPi(v); text != "" && v != 0 {
+		return text + `\approx ` + number.Format(v, 4)
+	}
+	return number.Format(v, 4)
+}
+
+// multipleOfPi recognises r·π with a small denominator; empty for another number.
+func multipleOfPi(v float64) string {
+	const most = 48
+	for q := int64(1); q <= most; q++ {
+		p := v / math.Pi * float64(q)
+		if k := math.Round(p); math.Abs(p-k) < 1e-10*math.Max(1, math.Abs(p)) && math.Abs(k) < 1e6 {
+			return evaluate.PiLaTeX(big.NewRat(int64(k), q))
+		}
+	}
+	return ""
+}
+
+// trajectorySentence says what a trajectory or a part of one is.
+func trajectorySentence(d *evaluate.Demonstration, s *evaluate.Shown, formula func(text string, variables ...string) PieceView) []PieceView {
+	words := func(text string) PieceView { return PieceView{Text: text} }
+	if s.Entry.Kind == document.PartOf {
+		piece := s.Entry.Part.Piece
+		if piece == document.Graph && s.Part.Of.Trajectory != nil {
+			return []PieceView{words("the graph of "), {LaTeX: d.CoordinateLaTeX(s.Part.Of.Trajectory, s.Entry.Part.Ratio)}}
+		}
+		return []PieceView{words(map[document.CirclePiece]string{document.Ray: "the ray and the radius on it", document.Projections: "the projections on the axes",
+			document.Velocity: "the velocity", document.Accelerated: "the acceleration", document.TangentAt: "the tangent", document.Osculating: "the circle of curvature",
+			document.Dots: "dots at equal steps", document.Directions: "the direction along the curve", document.Swept: "what the ray sweeps over"}[piece])}
+	}
+	m := s.Entry.Trajectory
+	ends := []PieceView{words(" for "), {LaTeX: formula(m.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, m)) + `\le ` + formula(m.To).LaTeX}}
+	if m.Function != "" {
+		return append([]PieceView{words("the polar curve "), {LaTeX: expr.LaTeXName(m.Function)}}, ends...)
+	}
+	pair := `\left(` + formula(m.X, letterOf(d, m)).LaTeX + d.Typeset(`,\;`) + formula(m.Y, letterOf(d, m)).LaTeX + `\right)`
+	return append([]PieceView{words("the curve "), {LaTeX: pair}}, ends...)
+}
+
+func letterOf(d *evaluate.Demonstration, m *document.Trajectory) string {
+	if f := d.Document.StatedNamed(m.Function); f != nil && len(f.Variables) == 1 {
+		return f.Variables[0]
+	}
+	if m.Variable != "" {
+		return m.Variable
+	}
+	return "t"
+}

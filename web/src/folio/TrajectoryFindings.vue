@@ -1,0 +1,155 @@
+<script setup lang="ts">
+// What is found out about a polar or parametric curve, and its table with a chosen step, to be copied or saved.
+import { ref, shallowRef, watch } from 'vue';
+import { useBench } from '../bench/store';
+import type { Problem, Shown, TrajectoryView } from '../generated/types';
+import MathText from '../shared/MathText.vue';
+import { follower } from '../shared/follower';
+
+const props = defineProps<{ entry: Shown }>();
+const bench = useBench();
+const view = shallowRef<TrajectoryView>();
+const step = ref('');
+const problem = ref<Problem>();
+const tabulated = ref(false);
+const copied = ref(false);
+
+const follow = follower(async () => {
+  const values = await bench.valuesInPlay();
+  const answer = await bench.ask({
+    kind: 'trajectory',
+    id: props.entry.id,
+    values,
+    step: tabulated.value ? step.value : undefined,
+  });
+  problem.value = answer.problem;
+  if (answer.trajectory) view.value = answer.trajectory;
+});
+watch([() => bench.texts?.dials, () => bench.document, tabulated], () => void follow(), { immediate: true });
+
+function table() {
+  step.value ||= 'π/12';
+  tabulated.value = !tabulated.value;
+}
+
+/** The table as comma-separated values with a decimal point, as RFC 4180 has them; what has no value is left empty. */
+function csv(): string {
+  const rows = view.value?.numbers.map((row) => row.map((v) => v ?? '').join(',')) ?? [];
+  return [view.value?.head.join(','), ...rows].join('\r\n') + '\r\n';
+}
+
+async function copy() {
+  const text = csv().replaceAll(',', '\t').replaceAll('\r\n', '\n');
+  await navigator.clipboard.writeText(text);
+  copied.value = true;
+}
+
+function save() {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([csv()], { type: 'text/csv;charset=utf-8' }));
+  link.download = `${props.entry.trajectory?.function || 'curve'}.csv`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** Shows the rows as plotted points, joined or not. */
+async function plot() {
+  const at = view.value!.head.indexOf('x');
+  const rows = view
+    .value!.numbers.filter((row) => row[at] != null && row[at + 1] != null)
+    .slice(0, 500)
+    .map((row) => ({ x: String(row[at]), y: String(row[at + 1]) }));
+  await bench.askEdit({
+    kind: 'putShown',
+    shown: { id: '', kind: 'table', rows, colour: 0, panels: props.entry.panels },
+  });
+}
+</script>
+
+<template>
+  <div class="trajectory">
+    <dl v-if="view">
+      <template v-for="line in view.lines" :key="line.name">
+        <dt>{{ line.name }}</dt>
+        <dd><MathText :latex="line.latex" /></dd>
+      </template>
+    </dl>
+    <button class="soft" :aria-expanded="tabulated" @click="table">
+      {{ tabulated ? 'fold the table' : 'table' }}
+    </button>
+    <template v-if="tabulated">
+      <label class="step">
+        step
+        <a-input v-model:value="step" aria-label="Step of the table" @press-enter="follow" @blur="follow" />
+      </label>
+      <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+      <p class="deeds">
+        <button class="soft" @click="save">save as CSV</button>
+        <button class="soft" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
+        <button class="soft" @click="plot">show as points</button>
+      </p>
+      <div v-if="view?.rows.length" class="scroll" tabindex="0" aria-label="Table of the curve">
+        <table>
+          <thead>
+            <tr>
+              <th v-for="h in view.head" :key="h" scope="col">{{ h }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, k) in view.rows" :key="k">
+              <td v-for="(cell, i) in row" :key="i" :class="{ gap: cell === 'undefined' }">{{ cell }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  gap: 2px;
+  margin: 6px 0 8px;
+}
+dt {
+  color: var(--muted);
+  font-size: 14px;
+}
+dd {
+  margin: 0 0 4px;
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+.step {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  align-items: center;
+  gap: 10px;
+  margin: 8px 0;
+}
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 0 0 8px;
+}
+.scroll {
+  max-height: 260px;
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-variant-numeric: tabular-nums;
+}
+th,
+td {
+  padding: 2px 6px;
+  text-align: right;
+  border-bottom: 1px solid var(--hairline);
+}
+.gap {
+  color: var(--muted);
+}
+</style>
