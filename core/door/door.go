@@ -8,6 +8,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
+	"slices"
 	"unicode/utf16"
 
 	"parvix/core/compose"
@@ -285,7 +286,7 @@ func (door *Door) loaded() *Loaded {
 		if f.Formula != nil {
 			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
 			for _, name := range expr.Names(f.Formula) {
-				v.Moves = v.Moves || d.Find(name) >= 0
+				v.Moves = v.Moves || d.Find(name) >= 0 && !slices.Contains(f.Stated.Variables, name)
 			}
 			if simple := d.Simplified(f); simple != nil {
 				v.Simplified = d.LaTeX(simple, d.Class)

@@ -145,7 +145,7 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 	if f, ok := c.WithoutParameter(); ok {
 		name := "without the parameter"
 		if f.Kind != "" {
-			name += ", a " + f.Kind
+			name += ", " + f.Kind
 		}
 		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
 	}

@@ -28,6 +28,12 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 					box.add(list[i], list[i+1])
 				}
 			}
+		case document.Moving:
+			box.join(trajectoryBox(s.Trajectory))
+		case document.PartOf:
+			if m := s.Part.Of.Trajectory; m != nil && s.Entry.Part.Piece == document.Graph {
+				box.join(graphBox(m, s.Entry.Part.Ratio))
+			}
 		case document.CircleEntry:
 			out := *p
 			out.Window = aroundCircle(s.Circle, p, d.Document.AngleUnit)
@@ -50,6 +56,40 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 	}
 	return out
 }
+
+// trajectoryLooks is how often a trajectory is looked at to see how far it reaches.
+const trajectoryLooks = 1500
+
+func trajectoryBox(m *evaluate.Trajectory) box {
+	b := emptyBox()
+	for k := range trajectoryLooks + 1 {
+		p := m.Place(m.From + (m.To-m.From)*float64(k)/trajectoryLooks)
+		if math.Hypot(p.X, p.Y) < farthest {
+			b.add(p.X, p.Y)
+		}
+	}
+	return b
+}
+
+// graphBox holds a coordinate over its parameter.
+func graphBox(m *evaluate.Trajectory, coordinate string) box {
+	b := emptyBox()
+	graph := m.Graphs[coordinate]
+	if graph == nil {
+		return b
+	}
+	for k := range trajectoryLooks + 1 {
+		t := m.From + (m.To-m.From)*float64(k)/trajectoryLooks
+		if v := graph.At(t, m.Inputs()); math.Abs(v) < farthest {
+			b.add(t, v)
+		}
+	}
+	b.addY(0)
+	return b
+}
+
+// farthest is how far away a place counts as gone to infinity.
+const farthest = 1e4
 
 // aroundCircle is a window about a circle, or of one turn of its graph from 0 on.
 func aroundCircle(c *evaluate.Circle, p *document.Panel, unit document.AngleUnit) document.Window {

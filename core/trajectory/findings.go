@@ -81,7 +81,7 @@ func (c *Curve) Symmetries() (s Symmetry) {
 type Form struct {
 	// Left = Right is its equation in x and y.
 	Left, Right expr.Node
-	// Kind is what it is called: line, parabola, circle, ellipse; empty for another curve.
+	// Kind is what it is: a line, a parabola, a circle, an ellipse; empty for another curve.
 	Kind string
 }
 
@@ -139,9 +139,9 @@ func (c *Curve) byLinear() (f Form, ok bool) {
 		right := simple(symbolic.Substitute(way.other, map[string]expr.Node{c.variable: t}))
 		f = Form{Left: name(way.left), Right: right}
 		if second := simple(symbolic.Derivative(symbolic.Derivative(right, way.in), way.in)); !depends(second, way.in) {
-			f.Kind = "parabola"
+			f.Kind = "a parabola"
 			if isZero(second) {
-				f.Kind = "line"
+				f.Kind = "a line"
 			}
 		}
 		return f, true
@@ -162,12 +162,14 @@ func (c *Curve) wave(n expr.Node) (function string, angle, a, b expr.Node, ok bo
 		return
 	}
 	stand := "\x01"
-	replaced := expr.Map(n, func(part expr.Node) expr.Node {
+	var put func(part expr.Node) expr.Node
+	put = func(part expr.Node) expr.Node {
 		if call, is := part.(*expr.Call); is && call.Name == function && expr.Equal(call.Args[0], angle) {
 			return name(stand)
 		}
-		return part
-	})
+		return expr.Map(part, put)
+	}
+	replaced := put(n)
 	if depends(replaced, c.variable) {
 		return "", nil, nil, nil, false
 	}
@@ -193,7 +195,7 @@ func (c *Curve) bySquares() (f Form, ok bool) {
 	}
 	x, y := square(shifted("x", bx)), square(shifted("y", by))
 	if expr.Equal(simple(square(ax)), simple(square(ay))) {
-		return Form{binary(expr.Add, x, y), simple(square(ax)), "circle"}, true
+		return Form{binary(expr.Add, x, y), simple(square(ax)), "a circle"}, true
 	}
-	return Form{binary(expr.Add, binary(expr.Div, x, simple(square(ax))), binary(expr.Div, y, simple(square(ay)))), expr.Num(1), "ellipse"}, true
+	return Form{binary(expr.Add, binary(expr.Div, x, simple(square(ax))), binary(expr.Div, y, simple(square(ay)))), expr.Num(1), "an ellipse"}, true
 }

@@ -1,0 +1,91 @@
+package browser
+
+import (
+	"encoding/csv"
+	"math"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// From an empty bench a rose is drawn as its ray turns, with its r–θ graph beside it; where the ray has not been it is
+// faint.
+func TestARoseComesIntoBeingWithItsRayAndItsGraph(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = 3cos(3θ)")
+	l.click("[aria-label=Shown] button", "watch it")
+	l.open("Sweep θ")
+	l.atMost(4)
+	until(t, l.page, `async () => (await parvix.values())['θ'] > 1`)
+	click(t, one(t, l.page, `[aria-label="Pause θ"]`))
+	drawn(t, l.page)
+	at := values(t, l.page)["θ"]
+	rose, graph := seenOn(t, l.page, 0), seenOn(t, l.page, 1)
+	place := func(angle float64) [2]float64 {
+		r := 3 * math.Cos(3*angle)
+		return rose.pixel(r*math.Cos(angle), r*math.Sin(angle))
+	}
+	var been, ahead, curve [][2]float64
+	for k := range 12 {
+		angle := 0.1 + (at-0.2)*float64(k)/11
+		been = append(been, place(angle))
+		curve = append(curve, graph.pixel(angle, 3*math.Cos(3*angle)))
+	}
+	for k := range 6 {
+		ahead = append(ahead, place(at+0.15+(math.Pi-at-0.3)*float64(k)/5))
+	}
+	for i, n := range inkOn(t, l.page, 0, been, 3, hueF) {
+		assert.Positive(t, n, "the rose is drawn where the ray has been: %d", i)
+	}
+	firm := 0
+	for _, n := range inkOn(t, l.page, 0, ahead, 2, hueF) {
+		if n > 0 {
+			firm++
+		}
+	}
+	assert.LessOrEqual(t, firm, 1, "ahead of the ray it is faint, but where a petal is passed again")
+	shown := 0
+	for _, n := range inkOn(t, l.page, 1, curve, 3, hueCosine) {
+		if n > 0 {
+			shown++
+		}
+	}
+	assert.GreaterOrEqual(t, shown, 10, "r over θ is drawn beside it in the radius's colour")
+	// The curve is dragged along itself.
+	one(t, l.page, `[data-entry]`)
+	assertAccessible(t, l.page, "a polar curve")
+}
+
+// A long curve with its table in steps, saved as CSV; the numbers are worked out here anew.
+func TestATableOfALongCurveIsSaved(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = e^(sin θ) − 2cos(4θ) + sin((2θ − π)/24)^5")
+	l.click("[aria-label=Shown] button", "^findings")
+	l.click(".trajectory button", "^table")
+	l.enter("Step of the table", "π/24")
+	until(t, l.page, `() => document.querySelectorAll('.trajectory tbody tr').length === 577`)
+	ask[any](t, l.page, `() => {
+		const make = URL.createObjectURL.bind(URL);
+		URL.createObjectURL = (blob) => { window.savedFile = blob.text(); return make(blob); };
+	}`)
+	l.click(".trajectory button", "save as CSV")
+	l.atMost(6)
+	saying(t, l.page, ".trajectory dl", "closes after")
+	text := ask[string](t, l.page, `() => window.savedFile`)
+	rows, err := csv.NewReader(strings.NewReader(text)).ReadAll()
+	require.NoError(t, err)
+	assert.Equal(t, []string{"θ", "r", "x", "y"}, rows[0])
+	require.Len(t, rows, 578, "24π in steps of π/24, both ends")
+	for k, row := range rows[1:] {
+		angle := float64(k) * math.Pi / 24
+		r := math.Exp(math.Sin(angle)) - 2*math.Cos(4*angle) + math.Pow(math.Sin((2*angle-math.Pi)/24), 5)
+		for i, want := range []float64{angle, r, r * math.Cos(angle), r * math.Sin(angle)} {
+			got, err := strconv.ParseFloat(row[i], 64)
+			require.NoError(t, err)
+			assert.InDelta(t, want, got, 1e-11, "row %d, column %d", k, i)
+		}
+	}
+}

@@ -1,0 +1,123 @@
+package compose_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/compose"
+	"parvix/core/document"
+	"parvix/core/edit"
+	"parvix/core/evaluate"
+	"parvix/core/picture"
+	"parvix/core/sample"
+)
+
+// watched is a stated polar curve that is run through by its dial.
+func watched(t testing.TB, statement string) (*document.Document, *evaluate.Demonstration) {
+	t.Helper()
+	d, err := edit.State(document.New(""), "", statement)
+	require.NoError(t, err)
+	d, err = edit.Watch(d, d.Shown[0].ID, 0)
+	require.NoError(t, err)
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	return d, e
+}
+
+// The drawn line lies on the curve to half a pixel between its places too, for a curve with a hundred loops (worked out
+// again from the formula), and the point's move samples nothing again.
+func TestAFineCurveIsDrawnToHalfAPixelOnce(t *testing.T) {
+	const formula = "r = 2 + cos(101θ/25)/2 + sin(4θ)/5"
+	_, e := watched(t, formula)
+	m := e.Shown[0].Trajectory
+	require.InDelta(t, 50*math.Pi, m.To, 1e-9, "it closes after 25 turns")
+	p := plane(-3, 3, -3, 3, true)
+	pixel := 6.0 / 800
+	var trailer sample.Trailer
+	trail := trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, pixel)
+	worst := 0.0
+	for i := 1; i < len(trail.T); i++ {
+		a, b := trail.Points[i-1], trail.Points[i]
+		q := m.Place((trail.T[i-1] + trail.T[i]) / 2)
+		length := math.Hypot(b.X-a.X, b.Y-a.Y)
+		worst = math.Max(worst, math.Abs((q.X-a.X)*(b.Y-a.Y)-(q.Y-a.Y)*(b.X-a.X))/length)
+	}
+	assert.Less(t, worst, 0.5*pixel)
+
+	var c compose.Composer
+	c.Panel(e, &p, 800, 800)
+	runs := e.Counters.Runs[e.Shown[0].Entry.ID]
+	for _, at := range []float64{10, 20, 30} {
+		e.Set(e.Find("θ"), at)
+		e.Update()
+		c.Panel(e, &p, 800, 800)
+	}
+	assert.Equal(t, runs+3, e.Counters.Runs[e.Shown[0].Entry.ID], "the place of the point is all that is worked out")
+}
+
+// 1/(1 − 2cos θ) is a hyperbola: no line joins its branches. √(cos 2θ) has gaps.
+func TestGapsAndInfinityBreakTheLine(t *testing.T) {
+	_, e := watched(t, "r = √(cos(2θ))")
+	m := e.Shown[0].Trajectory
+	var trailer sample.Trailer
+	trail := trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, 0.01)
+	gaps, nearest := 0, math.Inf(1)
+	for i, q := range trail.Points {
+		if math.IsNaN(q.X) {
+			gaps++
+		} else if i > 0 && math.IsNaN(trail.Points[i-1].X) {
+			nearest = math.Min(nearest, math.Hypot(q.X, q.Y))
+		}
+	}
+	assert.GreaterOrEqual(t, gaps, 2)
+	assert.Less(t, nearest, 1e-3, "the petals begin at the pole itself")
+	_, e = watched(t, "r = 1/(1 − 2cos θ)")
+	p := plane(-4, 4, -4, 4, true)
+	var c compose.Composer
+	e.Set(e.Find("θ"), 6.28)
+	e.Update()
+	pic := c.Panel(e, &p, 800, 800)
+	for _, line := range lines(pic.Live, picture.Colour(e.Shown[0].Entry.Colour)) {
+		for i := 1; i < len(line); i++ {
+			assert.Less(t, math.Hypot(line[i][0]-line[i-1][0], line[i][1]-line[i-1][1]), 700.0, "no line across the panel")
+		}
+	}
+}
+
+// At t the velocity of (3cos t, 2 sin t) is (−3 sin t, 2cos t); the circle of curvature at (3, 0) has the radius b²/a = 4/3
+// (Bronstein, ellipse).
+func TestTheVelocityAndTheCircleOfCurvature(t *testing.T) {
+	d, err := edit.Begin(document.New(""), edit.IdeaPath)
+	require.NoError(t, err)
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	m := e.Shown[0].Trajectory
+	v, a := m.Velocity(0.7), m.Acceleration(0.7)
+	assert.InDelta(t, -3*math.Sin(0.7), v.X, 1e-12)
+	assert.InDelta(t, 2*math.Cos(0.7), v.Y, 1e-12)
+	assert.InDelta(t, -3*math.Cos(0.7), a.X, 1e-12)
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Osculating, Shown: true})
+	require.NoError(t, err)
+	e = evaluate.Load(d, nil)
+	e.Set(e.Find("t"), 0)
+	e.Update()
+	p := plane(-6, 6, -4, 4, true)
+	p.ID = d.Panels[0].ID
+	var c compose.Composer
+	pic := c.Panel(e, &p, 1200, 800)
+	var circle [][2]float64
+	for _, line := range lines(pic.Live, 4) {
+		if len(line) > len(circle) {
+			circle = line
+		}
+	}
+	require.NotEmpty(t, circle)
+	left, right := math.Inf(1), math.Inf(-1)
+	for _, q := range circle {
+		left, right = math.Min(left, q[0]), math.Max(right, q[0])
+	}
+	assert.InDelta(t, 2*4.0/3, (right-left)/100, 0.01, "a hundred pixels are a unit")
+}
