@@ -309,7 +309,8 @@ func renamed(text string, s *expr.Scope, old, name string) string {
 	return text
 }
 
-// Delete takes an entry out, with what cannot be without it: a function's curves, a point's traces.
+// Delete takes an entry out, with what cannot be without it: a function's curves, a point's traces and figures, and what
+// hangs on those.
 func Delete(before *document.Document, id string) (*document.Document, error) {
 	d := clone(before)
 	name := ""
@@ -319,12 +320,18 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 		}
 		return e.ID != id
 	})
-	gone := map[string]bool{}
-	d.Shown = keep(d.Shown, func(e document.Shown) bool {
-		kept := e.ID != id && e.Of != id && !(e.Trajectory != nil && name != "" && e.Trajectory.Function == name) && !(e.Figure != nil && (slices.Contains(e.Figure.Points, id) || name != "" && e.Figure.Other == name)) && !(name != "" && (e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name))
-		gone[e.ID] = !kept
-		return kept
-	})
+	gone := map[string]bool{id: true}
+	for before := -1; len(gone) != before; {
+		before = len(gone)
+		d.Shown = keep(d.Shown, func(e document.Shown) bool {
+			without := gone[e.ID] || gone[e.Of] || name != "" && hangsOnFunction(e, name) ||
+				e.Figure != nil && slices.ContainsFunc(e.Figure.Points, func(point string) bool { return gone[point] })
+			if without {
+				gone[e.ID] = true
+			}
+			return !without
+		})
+	}
 	for i := range d.Panels {
 		delete(d.Panels[i].Values, name)
 	}
@@ -338,6 +345,12 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 		}
 	}
 	return d, d.Check()
+}
+
+// hangsOnFunction tells whether an entry cannot be without what is stated under a name.
+func hangsOnFunction(e document.Shown, name string) bool {
+	return e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name ||
+		e.Figure != nil && e.Figure.Other == name || e.Trajectory != nil && e.Trajectory.Function == name
 }
 
 func keep[T any](list []T, wanted func(T) bool) []T {

@@ -247,8 +247,18 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   font-size: 14px;
   white-space: nowrap;
 }
+/* Several dials on a board: the number gives way, so that no key is pushed out. */
+@container dial (max-width: 350px) {
+  .value {
+    font-size: 22px !important;
+  }
+  .key {
+    width: 44px !important;
+  }
+}
 .dial {
   position: relative;
+  container: dial / inline-size;
   flex: 1 0 284px;
   max-width: 640px;
   min-width: 0;
