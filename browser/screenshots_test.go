@@ -93,6 +93,8 @@ func TestScreenshots(t *testing.T) {
 	click(t, saying(t, page, ".head button", "^Present$"))
 	drawn(t, page)
 	shoot(page, "circle-present")
+	shootScene("The harbour master's flower bed", 2, "polar")
+	shootScene("The pilot boat's path", 4, "parametric")
 	page = visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
