@@ -26,6 +26,8 @@ func TestFigures(t *testing.T) {
 	frames(t, "ten curves, one dial dragged", tenCurves(t), "a")
 	frames(t, "ten curves, three traces, labels and findings", tracedCurves(t), "a")
 	frames(t, "circle and graph, all six functions, traced", tracedCircle(t), "θ")
+	frames(t, "a polar curve of 25 turns and 101 loops, as its ray turns", fineCurve(t), "θ")
+	frames(t, "the same curve, another dial moves all of it", fineCurve(t), "a")
 	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
 	// On a shared host the figures hold only while this is near 0.
 	after := processorTimes(t)
@@ -111,6 +113,20 @@ func tracedCircle(t *testing.T) *document.Document {
 		d = shown(t, d, document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
 		d = shown(t, d, document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
 	}
+	return d
+}
+
+// fineCurve closes after 25 turns; it is watched with its ray and its graph.
+func fineCurve(t *testing.T) *document.Document {
+	t.Helper()
+	d, err := edit.State(document.New("fine"), "", "r = 2 + a cos(101θ/25)/2")
+	require.NoError(t, err)
+	d, err = edit.AddParameters(d, []string{"a"})
+	require.NoError(t, err)
+	d.Shown[0].Trajectory.To = "50π"
+	d, err = edit.Watch(d, d.Shown[0].ID, 0)
+	require.NoError(t, err)
+	d.Panels[1].Window = document.Window{Left: -5, Right: 165, Bottom: -1, Top: 5}
 	return d
 }
 

@@ -86,3 +86,26 @@ func BenchmarkCircleFrame(b *testing.B) {
 		frame(i)
 	}
 }
+
+// BenchmarkFineCurveFrame is one frame of a polar curve of 25 turns and 101 loops: as its ray turns, and when another dial
+// moves all of it.
+func BenchmarkFineCurveFrame(b *testing.B) {
+	d, err := edit.State(document.New("fine"), "", "r = 2 + a cos(101θ/25)/2")
+	require.NoError(b, err)
+	d, err = edit.AddParameters(d, []string{"a"})
+	require.NoError(b, err)
+	d.Shown[0].Trajectory.To = "50π"
+	d, err = edit.Watch(d, d.Shown[0].ID, 0)
+	require.NoError(b, err)
+	for dial, name := range []string{"another dial", "the ray turns"} {
+		b.Run(name, func(b *testing.B) {
+			it := loaded(b, d)
+			b.ReportAllocs()
+			for i := 0; b.Loop(); i++ {
+				it.DragDial(dial, float64(i%300)/300)
+				it.Frame(0, 450, 560)
+				it.Frame(1, 450, 560)
+			}
+		})
+	}
+}

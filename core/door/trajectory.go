@@ -127,6 +127,27 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 	}
 	list("level tangents", level)
 	list("upright tangents", upright)
+	places := func(name string, list []trajectory.Place) {
+		const most = 8
+		text := ""
+		for i, p := range list {
+			if i == most {
+				text += `,\;\dots`
+				break
+			}
+			if i > 0 {
+				text += `,\;`
+			}
+			text += "(" + number.Format(p.X, 3) + `,\,` + number.Format(p.Y, 3) + ")"
+		}
+		if text != "" {
+			line(name, text)
+		}
+	}
+	onX, onY := c.OnAxes(from, to)
+	places("meets the x-axis at", onX)
+	places("meets the y-axis at", onY)
+	places("crosses itself at", c.SelfCrossings(from, to))
 	if s := c.Symmetries(); s.InX || s.InY || s.AtPole {
 		text := ""
 		for _, one := range []struct {

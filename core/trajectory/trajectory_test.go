@@ -162,3 +162,25 @@ func TestANegativeRadiusTurnsBack(t *testing.T) {
 	x, y, _ := polar(t, "cos θ − 2").At(0)
 	assert.Equal(t, [2]float64{-1, 0}, [2]float64{x, y})
 }
+
+// The limaçon 1 + 2cos θ crosses itself at the pole; the curve (sin 2t, sin 3t) at seven places (n·m·2 − n − m for a
+// Lissajous curve, Bronstein and common practice); an ellipse nowhere; a rose run through twice has its pole only.
+func TestCrossingsWithItselfAndTheAxes(t *testing.T) {
+	at := func(c *trajectory.Curve, to float64) []trajectory.Place { return c.SelfCrossings(0, to) }
+	loop := at(polar(t, "1 + 2cos θ"), 2*math.Pi)
+	require.Len(t, loop, 1)
+	assert.InDelta(t, 0, math.Hypot(loop[0].X, loop[0].Y), 1e-9)
+	assert.Len(t, at(parametric(t, "sin(2t)", "sin(3t)"), 2*math.Pi), 7)
+	assert.Len(t, at(parametric(t, "cos(3t)", "sin(4t)"), 2*math.Pi), 17)
+	assert.Empty(t, at(parametric(t, "3cos t", "2 sin t"), 2*math.Pi))
+	rose := at(polar(t, "cos(3θ)"), math.Pi)
+	require.Len(t, rose, 1)
+	assert.Equal(t, trajectory.Place{}, rose[0])
+	onX, onY := polar(t, "1 + cos θ").OnAxes(0, 2*math.Pi)
+	require.Len(t, onX, 2, "the cusp and (2, 0)")
+	assert.InDelta(t, 2, onX[1].X, 1e-9)
+	require.Len(t, onY, 3, "the cusp and (0, ±1)")
+	assert.InDelta(t, 1, onY[2].Y, 1e-9)
+	onX, _ = polar(t, "1/(1 − 2cos θ)").OnAxes(0, 2*math.Pi)
+	assert.Len(t, onX, 2, "the vertices of a hyperbola; its poles are no meetings")
+}

@@ -141,7 +141,7 @@ function actions(e: Shown): Action[] {
   }
   if (e.kind === 'trajectory') return pieces(e);
   if (e.kind === 'table') {
-    return [{ key: 'plot', words: 'Plot points by tapping', act: () => void plotByTapping(e.id) }];
+    return [{ key: 'plot', words: 'Plot points by tapping', act: () => void tapPoints(e.id) }];
   }
   if (e.kind === 'curve' && e.function) {
     return [{ key: 'findings', words: `Findings of ${e.function}`, act: () => study(e.function!) }];
@@ -190,7 +190,7 @@ async function study(name: string) {
   document.querySelector(`[aria-label="Findings of ${name}"]`)?.scrollIntoView({ block: 'nearest' });
 }
 
-async function plotByTapping(id: string) {
+async function tapPoints(id: string) {
   await bench.change((copy) => (copy.shown.find((s) => s.id === id)!.grips = true));
   bench.plotting = id;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is found out about a polar or parametric curve, and its table with a chosen step, to be copied or saved.
-import { ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Problem, Shown, TrajectoryView } from '../generated/types';
 import MathText from '../shared/MathText.vue';
@@ -13,9 +13,27 @@ const step = ref('');
 const problem = ref<Problem>();
 const tabulated = ref(false);
 const copied = ref(false);
+/** Where the point is, by the curve's parameter. */
+const at = ref<number>();
+
+/** The row at which the point has arrived. */
+const reached = computed(() => {
+  const now = at.value;
+  if (now === undefined) return -1;
+  return view.value?.numbers.findLastIndex(([t]) => t != null && t <= now + 1e-9) ?? -1;
+});
+
+/** Takes the point to a row. */
+function goTo(k: number) {
+  const name = props.entry.trajectory?.driver;
+  const dial = bench.loaded?.dials.findIndex((d) => d.name === name) ?? -1;
+  const t = view.value?.numbers[k]?.[0];
+  if (dial >= 0 && t != null) void bench.moveByHand(['setDial', dial, t]);
+}
 
 const follow = follower(async () => {
   const values = await bench.valuesInPlay();
+  at.value = values[props.entry.trajectory?.driver ?? ''];
   const answer = await bench.ask({
     kind: 'trajectory',
     id: props.entry.id,
@@ -53,7 +71,7 @@ function save() {
 }
 
 /** Shows the rows as plotted points, joined or not. */
-async function plot() {
+async function showPoints() {
   const at = view.value!.head.indexOf('x');
   const rows = view
     .value!.numbers.filter((row) => row[at] != null && row[at + 1] != null)
@@ -86,7 +104,7 @@ async function plot() {
       <p class="deeds">
         <button class="soft" @click="save">save as CSV</button>
         <button class="soft" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
-        <button class="soft" @click="plot">show as points</button>
+        <button class="soft" @click="showPoints">show as points</button>
       </p>
       <div v-if="view?.rows.length" class="scroll" tabindex="0" aria-label="Table of the curve">
         <table>
@@ -96,7 +114,12 @@ async function plot() {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="(row, k) in view.rows" :key="k">
+            <tr
+              v-for="(row, k) in view.rows"
+              :key="k"
+              :class="{ reached: k === reached, goes: entry.trajectory?.driver }"
+              @click="goTo(k)"
+            >
               <td v-for="(cell, i) in row" :key="i" :class="{ gap: cell === 'undefined' }">{{ cell }}</td>
             </tr>
           </tbody>
@@ -148,6 +171,13 @@ td {
   padding: 2px 6px;
   text-align: right;
   border-bottom: 1px solid var(--hairline);
+}
+.goes {
+  cursor: pointer;
+}
+.reached td {
+  background: var(--paper);
+  font-weight: 700;
 }
 .gap {
   color: var(--muted);
