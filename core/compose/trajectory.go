@@ -147,7 +147,8 @@ func (c *Composer) running(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	case document.Directions:
 		c.directions(d, of, v)
 	case document.Swept:
-		c.swept(d, of, v)
+		a, area := c.swept(d, of, v)
+		label(a, `A\approx `+number.Format(area, 2), colourOf(of.Entry))
 	case document.Graph:
 		return c.coordinateGraph(d, s, v)
 	}
@@ -220,8 +221,9 @@ func (c *Composer) directions(d *evaluate.Demonstration, of *evaluate.Shown, v V
 	}
 }
 
-// swept fills what the ray from the pole has swept over.
-func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) {
+// swept fills what the ray from the pole has swept over, and adds up its area: each step of the curve and the pole make a
+// triangle.
+func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) (middle anchor, area float64) {
 	m := of.Trajectory
 	trail := c.trailOf(d, of, v)
 	cut := sort.SearchFloat64s(trail.T, m.At)
@@ -231,12 +233,22 @@ func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) 
 			c.pen.To(math.Max(-4000, math.Min(v.X(p.X), 8000)), math.Max(-4000, math.Min(v.Y(p.Y), 8000)))
 		}
 	}
+	last := sample.Point{X: math.NaN()}
+	add := func(p sample.Point) {
+		to(p)
+		if !math.IsNaN(p.X + last.X) {
+			area += (last.X*p.Y - last.Y*p.X) / 2
+		}
+		last = p
+	}
 	to(sample.Point{})
 	for _, p := range trail.Points[:cut] {
-		to(p)
+		add(p)
 	}
-	to(m.Place(m.At))
+	place := m.Place(m.At)
+	add(place)
 	c.pen.EndLine(start)
+	return anchor{x: v.X(place.X / 2), y: v.Y(place.Y / 2), isPoint: true}, math.Abs(area)
 }
 
 // coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the

@@ -121,3 +121,23 @@ func TestTheVelocityAndTheCircleOfCurvature(t *testing.T) {
 	}
 	assert.InDelta(t, 2*4.0/3, (right-left)/100, 0.01, "a hundred pixels are a unit")
 }
+
+// What the ray of 1 + cos θ has swept over after a whole turn is 3π/2 (Bronstein), after half a turn half of it.
+func TestTheSweptAreaIsTold(t *testing.T) {
+	d, _ := watched(t, "r = 1 + cos θ")
+	d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Swept, Shown: true})
+	require.NoError(t, err)
+	e := evaluate.Load(d, nil)
+	var c compose.Composer
+	for at, want := range map[float64]string{2 * math.Pi: "4.71", math.Pi: "2.36"} {
+		e.Set(e.Find("θ"), at)
+		e.Update()
+		found := ""
+		for _, l := range c.Panel(e, e.Panel(0), 500, 500).Labels {
+			if l.ID == d.Shown[len(d.Shown)-1].ID {
+				found = l.LaTeX
+			}
+		}
+		assert.Equal(t, `A\approx `+want, found)
+	}
+}
