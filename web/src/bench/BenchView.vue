@@ -9,6 +9,7 @@ import Folio from '../folio/Folio.vue';
 import Beginnings from '../stage/Beginnings.vue';
 import CoverStrip from '../stage/CoverStrip.vue';
 import StagePanel from '../stage/StagePanel.vue';
+import UnderTexts from '../stage/UnderTexts.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import KeysCard from './KeysCard.vue';
@@ -125,6 +126,7 @@ onBeforeUnmount(() => {
       <p v-else role="status">Opening …</p>
     </main>
     <template v-if="bench.document">
+      <UnderTexts />
       <Folio v-show="folioOpen && !bench.presenting" />
       <Deck />
       <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
@@ -219,6 +221,7 @@ onBeforeUnmount(() => {
       'head' auto
       'ribbon' auto
       'stage' 58vh
+      'under' auto
       'deck' auto
       'folio' auto / minmax(0, 1fr);
   }
@@ -230,12 +233,13 @@ onBeforeUnmount(() => {
     flex-wrap: wrap;
     padding: 10px;
   }
+  .stage.panels-2,
   .stage.panels-2.round {
     grid-template: 1fr 1fr / 1fr;
   }
   .bench.presenting {
     height: 100dvh;
-    grid-template-rows: auto 0 minmax(0, 1fr) auto 0;
+    grid-template-rows: auto 0 minmax(0, 1fr) auto auto 0;
   }
 }
 </style>

@@ -99,6 +99,7 @@ button {
 }
 .opens {
   min-height: 34px;
+  font-size: 15px;
   border: 1px solid var(--axis);
   background: var(--ink);
   color: var(--sheet);

@@ -52,6 +52,11 @@ onBeforeUnmount(() => observer.disconnect());
   font-size: calc(17px * var(--type));
   pointer-events: none;
 }
+@media (max-width: 760px) {
+  .corner {
+    display: none;
+  }
+}
 p {
   margin: 0;
   padding: 5px 10px;
