@@ -178,12 +178,14 @@ func TestASweepRunsOncePausesAndGoesOn(t *testing.T) {
 	click(t, one(t, page, `[aria-label="Sweep t"]`))
 	until(t, page, `async () => (await parvix.values()).t > 2`)
 	click(t, one(t, page, `[aria-label="Pause t"]`))
+	one(t, page, `[aria-label="Sweep t"]`)
 	drawn(t, page)
 	paused := values(t, page)["t"]
 	assert.Equal(t, paused, values(t, page)["t"])
 	assert.InDelta(t, 0, 20*paused-float64(int(20*paused+0.5)), 1e-9, "a paused dial rests on a step of 0.05")
 
 	click(t, one(t, page, `[aria-label="Sweep t"]`))
+	until(t, page, `async () => (await parvix.values()).t === 8`)
 	one(t, page, `[aria-label="Sweep t"]`) // it has ended by itself
 	drawn(t, page)
 	assert.InDelta(t, 8, values(t, page)["t"], 1e-12, "a sweep that runs once ends at the upper end")

@@ -35,15 +35,18 @@ func choose(t *testing.T, page *rod.Page, entry *rod.Element, action string) {
 	t.Helper()
 	more, err := entry.Element(".more")
 	require.NoError(t, err)
-	click(t, more)
-	item, err := openItem(page, action, patience/5)
-	if err != nil {
-		// A list that was drawn anew under the pointer may have closed the menu again; a person would click once more.
+	// A list that was drawn anew under the pointer may have closed the menu again; a person would click once more.
+	const tries = 3
+	for range tries {
 		click(t, more)
-		item, err = openItem(page, action, patience)
+		var item *rod.Element
+		if item, err = openItem(page, action, patience/tries); err == nil {
+			if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err == nil {
+				return
+			}
+		}
 	}
 	require.NoError(t, err, "there is no item %s", action)
-	click(t, item)
 }
 
 // menuItem waits for an item of the menu that is open.
