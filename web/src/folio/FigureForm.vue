@@ -130,12 +130,6 @@ const lacks = computed(() =>
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 1fr 168px;
-  align-items: center;
-  gap: 10px;
-}
 .more {
   display: flex;
   gap: 16px;

@@ -61,14 +61,8 @@ async function keep() {
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 1fr 120px;
-  align-items: center;
-  gap: 10px;
-}
-.line :deep(.ant-switch) {
-  justify-self: start;
+.entry-form {
+  --control: 120px;
 }
 .hint {
   margin: 0;

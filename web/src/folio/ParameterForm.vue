@@ -74,13 +74,7 @@ function refuse(field: string, message: string) {
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 1fr 130px;
-  align-items: center;
-  gap: 10px;
-}
-.line :deep(.ant-switch) {
-  justify-self: start;
+.entry-form {
+  --control: 130px;
 }
 </style>

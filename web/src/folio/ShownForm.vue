@@ -450,20 +450,6 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
 </template>
 
 <style scoped>
-.line {
-  display: grid;
-  grid-template-columns: 1fr 168px;
-  align-items: center;
-  gap: 10px;
-}
-.line :deep(.ant-switch) {
-  justify-self: start;
-}
-.thirds {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr;
-  gap: 8px;
-}
 .panels {
   display: flex;
   flex-wrap: wrap;
