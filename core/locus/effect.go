@@ -6,6 +6,7 @@ import (
 
 	"parvix/core/exact"
 	"parvix/core/expr"
+	"parvix/core/program"
 	"parvix/core/solve"
 	"parvix/core/symbolic"
 	"parvix/core/transform"
@@ -97,7 +98,7 @@ func fixedPoints(n expr.Node, x, of string) (list []FixedPoint) {
 			continue
 		}
 		y := tidy(symbolic.Substitute(n, map[string]expr.Node{x: s.X}))
-		if depends(y, of) || symbolic.IsUndefined(y) {
+		if depends(y, of) || symbolic.IsUndefined(y) || !existsAt(n, x, s.X) {
 			continue
 		}
 		p := FixedPoint{X: s.X, Y: y}
@@ -108,6 +109,36 @@ func fixedPoints(n expr.Node, x, of string) (list []FixedPoint) {
 	}
 	sort.SliceStable(list, func(i, j int) bool { return exact.Float(list[i].X) < exact.Float(list[j].X) })
 	return list
+}
+
+// existsAt tells whether a formula has a value at a place, for some values of its letters: where ln(x) is multiplied by 0
+// there is none.
+func existsAt(n expr.Node, x string, place expr.Node) bool {
+	inputs := []string{x}
+	for _, name := range expr.Names(&expr.Binary{Op: expr.Add, L: n, R: place}) {
+		if name != x {
+			inputs = append(inputs, name)
+		}
+	}
+	value, err := program.CompilePoint(n, inputs)
+	if err != nil {
+		return false
+	}
+	at, err := program.CompilePoint(place, inputs)
+	if err != nil {
+		return false
+	}
+	for k := range 12 {
+		in := make([]float64, len(inputs))
+		for i := range in {
+			in[i] = []float64{0.7, 1.3, 2.1, -0.6, 3.4, -1.9}[(k+i*5)%6]
+		}
+		in[0] = at(in)
+		if v := value(in); !math.IsNaN(v) && !math.IsInf(v, 0) {
+			return true
+		}
+	}
+	return false
 }
 
 // degenerate finds the values at which a factor vanishes: the leading coefficient of a polynomial, the stretch of a
