@@ -412,6 +412,8 @@ const (
 	Amplitude          Finding = "amplitude"
 	CentreLine         Finding = "centreLine"
 	Symmetry           Finding = "symmetry"
+	// QuarterPoints are met by a reading only: those of a tangent's curve a quarter period beside its centres.
+	QuarterPoints Finding = "quarterPoints"
 )
 
 // Findings lists them in the order in which a curve is discussed.

@@ -16,15 +16,22 @@ func circleNow(d *evaluate.Demonstration, s *evaluate.Shown) CircleNow {
 	c := s.Circle
 	n := CircleNow{ID: s.Entry.ID, Angle: d.Typeset(d.AngleLaTeX(c)), Hue: d.Parameters[c.Driver].Stated.Colour, Ratios: []RatioNow{}, Lines: []CircleLine{}}
 	shown := map[circle.Function]bool{}
-	onPoint := false
+	onPoint, onAxis := false, false
 	for _, part := range d.Shown {
 		if part.Part != nil && part.Part.Of == s && part.Entry.Part.Piece.HasRatio() && d.InScene(part) {
 			shown[part.Part.Ratio] = true
 			onPoint = onPoint || part.Part.Ratio.HasPoles() && !part.Entry.Part.OnAxis
+			onAxis = onAxis || part.Entry.Part.OnAxis
 		}
 	}
 	for _, f := range circle.Functions() {
 		latex, reason := d.RatioLaTeX(c, f)
+		if reason != "" && onAxis {
+			reason = "the ray is parallel to the line x = 1"
+			if f == circle.Cotangent || f == circle.Cosecant {
+				reason = "the ray is parallel to the line y = 1"
+			}
+		}
 		n.Ratios = append(n.Ratios, RatioNow{string(f), int(compose.RatioHue(f)), d.Typeset(latex), reason, shown[f]})
 	}
 	line := func(name, latex string) { n.Lines = append(n.Lines, CircleLine{name, d.Typeset(latex)}) }

@@ -31,6 +31,7 @@ var names = map[document.Finding]string{
 	document.VerticalAsymptotes: "vertical asymptotes", document.LevelAsymptotes: "horizontal asymptotes",
 	document.SlantedAsymptotes: "slanted asymptotes", document.Holes: "holes", document.Jumps: "jumps", document.Period: "period",
 	document.Amplitude: "amplitude", document.CentreLine: "centre line", document.Symmetry: "symmetry",
+	document.QuarterPoints: "quarter points",
 }
 
 // single are the names of lists with one member.
@@ -38,6 +39,7 @@ var single = map[document.Finding]string{
 	document.Zeros: "zero", document.Maxima: "maximum", document.Minima: "minimum", document.Inflections: "inflection",
 	document.VerticalAsymptotes: "vertical asymptote", document.LevelAsymptotes: "horizontal asymptote",
 	document.SlantedAsymptotes: "slanted asymptote", document.Holes: "hole", document.Jumps: "jump",
+	document.QuarterPoints: "quarter point, a quarter period from the centre",
 }
 
 // Name is a finding in the words of the classroom.

@@ -127,6 +127,38 @@ func special(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.
 			}
 		}
 	}
+	if quarter := quarterPoint(d, f, findings, x, y, sx, sy, least); quarter != nil {
+		return quarter
+	}
+	return best
+}
+
+// quarterPoint is the point of a tangent's curve a quarter period beside one of its centres, where it lies its factor above
+// or below the centre line: what its equation is read off by. nil when none is nearer than least.
+func quarterPoint(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings, x, y, sx, sy, least float64) (best *Reading) {
+	p := findings.Period
+	if p == nil || p.Exact == nil || len(findings.Vertical) == 0 {
+		return nil
+	}
+	in := append([]float64{}, d.Inputs()...)
+	for _, centre := range findings.Inflections {
+		if centre.X.Exact == nil {
+			continue
+		}
+		for _, quarter := range []int64{-1, 1} {
+			at := exact.Of(centre.X.Exact).Plus(exact.Of(p.Exact).Times(exact.Fractional(big.NewRat(quarter, 4))))
+			k := math.Round((x - at.Float()) / p.Value)
+			at = at.Plus(exact.Of(p.Exact).Times(exact.Int(int64(k))))
+			distance := math.Hypot((at.Float()-x)*sx, (f.Curve.At(at.Float(), in)-y)*sy)
+			if !(distance < least) {
+				continue
+			}
+			if r, err := read(d, f, at.Node(), expr.Text(at.Node())); err == nil && r.Y == r.Y {
+				least, best = distance, r
+				best.Special = document.QuarterPoints
+			}
+		}
+	}
 	return best
 }
 

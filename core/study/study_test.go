@@ -197,3 +197,20 @@ func TestEquationsOfTheSameGraphAreRecognised(t *testing.T) {
 	d = demonstration(t, false, "f(x) = (x² − 1)/(x − 1)", "g(x) = x + 1", "h(x) = (x + 1)²/(x + 1)")
 	assert.Empty(t, study.SameGraph(d, d.Function("g")), "a hole is a difference")
 }
+
+// A tangent's curve is read off by its centre and the points a quarter period beside it: 1 + 2tan(x/2) lies at (π/2, 3)
+// (common practice: its factor above the centre line).
+func TestATangentIsReadOffAtItsQuarterPoints(t *testing.T) {
+	d := demonstration(t, false, "f(x) = 1 + 2tan(x/2)")
+	v := sample.View{Left: -6, Right: 6, Bottom: -4, Top: 4, Width: 1200, Height: 800}
+	for _, at := range [][2]float64{{1.52, 2.97}, {1.52 - 2*math.Pi, 3}} {
+		r, err := study.ReadAt(d, &d.Document.Panels[0], v, at[0], at[1])
+		require.NoError(t, err)
+		require.NotNil(t, r)
+		assert.Equal(t, document.QuarterPoints, r.Special)
+		assert.InDelta(t, 3, r.Y, 1e-12)
+	}
+	r, err := study.ReadAt(d, &d.Document.Panels[0], v, 0.05, 1.04)
+	require.NoError(t, err)
+	assert.NotEqual(t, document.QuarterPoints, r.Special, "its centre is an inflection")
+}

@@ -18,7 +18,7 @@ export type Direction = 'upright' | 'level' | 'slanted';
 export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection';
 
 /** Finding names what the core finds out about a function of one variable. */
-export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry';
+export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry' | 'quarterPoints';
 
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
