@@ -7,6 +7,7 @@ import (
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -19,6 +20,8 @@ type lesson struct {
 	t       *testing.T
 	page    *rod.Page
 	actions int
+	// opened is what was opened last: a menu, perhaps.
+	opened string
 }
 
 func emptyBench(t *testing.T) *lesson {
@@ -38,13 +41,26 @@ func (l *lesson) click(selector, words string) {
 func (l *lesson) open(label string) {
 	l.t.Helper()
 	l.actions++
-	click(l.t, one(l.t, l.page, `[aria-label="`+label+`"]`))
+	l.opened = `[aria-label="` + label + `"]`
+	click(l.t, one(l.t, l.page, l.opened))
 }
 
 func (l *lesson) item(words string) {
 	l.t.Helper()
 	l.actions++
-	click(l.t, menuItem(l.t, l.page, words))
+	// A list that was drawn anew under the pointer may have closed the menu again; a person would open it once more.
+	const tries = 3
+	var err error
+	for range tries {
+		var item *rod.Element
+		if item, err = openItem(l.page, words, patience/tries); err == nil {
+			if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err == nil {
+				return
+			}
+		}
+		click(l.t, one(l.t, l.page, l.opened))
+	}
+	require.NoError(l.t, err, "there is no item %s", words)
 }
 
 // enter types a text and takes it; a field that is open already needs no click.
