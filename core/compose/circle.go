@@ -381,7 +381,7 @@ func (c *Composer) triangles(d *evaluate.Demonstration, s *evaluate.Shown, v Vie
 	c.outline(r, RatioHue(f), 0.1, other)
 	c.outline(r, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
 	// The proportion stands where the circle leaves room: below it or above.
-	return anchor{x: v.Width / 2, y: v.Height * 0.84, others: [][2]float64{{v.Width / 2, v.Height * 0.16}}}, d.Typeset(evaluate.ProportionLaTeX(circleOf, f, d.LaTeXOf(circleOf)))
+	return anchor{x: v.Width / 2, y: v.Height - 2, others: [][2]float64{{v.Width / 2, controlsHeight}}}, d.Typeset(evaluate.ProportionLaTeX(circleOf, f, d.LaTeXOf(circleOf)))
 }
 
 func (c *Composer) outline(r round, hue picture.Colour, opacity float32, corners [][2]float64) {

@@ -38,7 +38,7 @@ async function begin(idea: string) {
   position: absolute;
   inset: 0;
   margin: auto;
-  width: min(560px, calc(100% - 32px));
+  width: min(820px, calc(100% - 32px));
   height: fit-content;
   max-height: calc(100% - 24px);
   overflow: auto;
@@ -58,6 +58,7 @@ p {
 }
 ul {
   display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(330px, 100%), 1fr));
   gap: 8px;
   margin: 0;
   padding: 0;
@@ -65,7 +66,9 @@ ul {
 }
 button {
   display: grid;
+  align-content: start;
   width: 100%;
+  height: 100%;
   padding: 9px 14px;
   border: 1px solid var(--axis);
   border-radius: 6px;
