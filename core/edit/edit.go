@@ -106,7 +106,7 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	case entry.Variables == nil:
 		entry.Variables = []string{"x"}
 	}
-	if old == "" && isPolar(entry.Variables) {
+	if old == "" && isPolar(name, entry.Variables) {
 		curve := polarCurve(d, name)
 		curve.ID = NewID(d, "q")
 		d.Shown = append(d.Shown, curve)

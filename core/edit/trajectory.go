@@ -13,9 +13,10 @@ import (
 // angleLetter makes a statement without a head polar: r = 1 + cos θ.
 const angleLetter = "θ"
 
-// isPolar tells whether a stated function of one variable is written as a polar curve: its variable is θ or φ.
-func isPolar(variables []string) bool {
-	return len(variables) == 1 && (variables[0] == angleLetter || variables[0] == "φ")
+// isPolar tells whether a stated function is written as a polar curve: r(θ) or r(φ), with any name but those that
+// functions drawn over an axis have; f(θ) = sin θ is a graph.
+func isPolar(name string, variables []string) bool {
+	return len(variables) == 1 && (variables[0] == angleLetter || variables[0] == "φ") && !slices.Contains([]string{"f", "g", "h", "y"}, name)
 }
 
 // meansAngle tells whether a formula without a head's variable is one of θ, which no dial of the teacher's is.

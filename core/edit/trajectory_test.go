@@ -14,7 +14,7 @@ import (
 // A curve is polar because it is written as one; its interval is the one on which it closes (roses: π for three petals, 2π
 // for four, common practice).
 func TestWhatIsWrittenInThetaIsAPolarCurve(t *testing.T) {
-	for text, to := range map[string]string{"r = cos(3θ)": "π", "r(θ) = 1 + cos θ": "2π", "r = 2cos(2θ)": "2π", "ρ(θ) = θ/2": "2π", "r(φ) = cos(φ/3)": "3π", "cos(2θ/3)": "6π"} {
+	for text, to := range map[string]string{"r = cos(3θ)": "π", "r(θ) = 1 + cos θ": "2π", "r = 2cos(2θ)": "2π", "ρ(θ) = θ/2": "2π", "r(φ) = cos(φ/3)": "3π", "s = cos(2θ/3)": "6π"} {
 		d, err := edit.State(document.New(""), "", text)
 		require.NoError(t, err, text)
 		require.Equal(t, document.Moving, d.Shown[0].Kind, text)
@@ -27,7 +27,7 @@ func TestWhatIsWrittenInThetaIsAPolarCurve(t *testing.T) {
 	d, err := edit.State(degrees, "", "r = cos(3θ)")
 	require.NoError(t, err)
 	assert.Equal(t, "180", d.Shown[0].Trajectory.To)
-	for _, text := range []string{"f(x) = x²", "y = sin x", "f(t) = t²"} {
+	for _, text := range []string{"f(x) = x²", "y = sin x", "f(t) = t²", "f(θ) = sin θ"} {
 		d, err := edit.State(document.New(""), "", text)
 		require.NoError(t, err, text)
 		assert.Equal(t, document.Curve, d.Shown[0].Kind, text)
