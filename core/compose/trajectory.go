@@ -61,8 +61,9 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 	}
 	trail := c.trailOf(d, s, v)
 	begun := len(c.pen.Data)
-	firm := strokes{colourOf(s.Entry), c.scaled(curveWidth), patternOf(s.Entry, picture.Whole), 1}
-	rest := strokes{firm.colour, c.scaled(parentWidth), firm.pattern, faint}
+	width := widthOf(trail, (v.Right-v.Left)/v.Width)
+	firm := strokes{colourOf(s.Entry), c.scaled(width), patternOf(s.Entry, picture.Whole), 1}
+	rest := strokes{firm.colour, c.scaled(width * parentWidth / curveWidth), firm.pattern, faint}
 	if s.Entry.Trajectory.Rest == document.RestWhole {
 		rest = firm
 	}
@@ -84,6 +85,23 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 		c.room.take(x-9, y-9, 18, 18, 50)
 	}
 	return a, ok
+}
+
+// widthOf is how wide a trail is drawn: a long one that fills the panel thinner, so that its turns stay apart.
+func widthOf(trail sample.Trail, pixel float64) float64 {
+	length := 0.0
+	for i := 1; i < len(trail.Points); i++ {
+		if step := math.Hypot(trail.Points[i].X-trail.Points[i-1].X, trail.Points[i].Y-trail.Points[i-1].Y); step == step {
+			length += step / pixel
+		}
+	}
+	switch {
+	case length > 16000:
+		return curveWidth * 0.5
+	case length > 7000:
+		return curveWidth * 0.7
+	}
+	return curveWidth
 }
 
 // broken draws a line that has gaps where a place is NaN.
@@ -221,8 +239,27 @@ func (c *Composer) directions(d *evaluate.Demonstration, of *evaluate.Shown, v V
 	}
 }
 
-// swept fills what the ray from the pole has swept over, and adds up its area: each step of the curve and the pole make a
-// triangle.
+// sweptArea is ½∫(x y′ − y x′) dt up to the point, by Simpson's rule with so many steps a turn; gaps count as nothing.
+func sweptArea(d *evaluate.Demonstration, m *evaluate.Trajectory) float64 {
+	const perTurn, most = 64, 4096
+	n := 2 * math.Ceil(math.Min(most, math.Max(perTurn, perTurn*(m.At-m.From)/turnOf(d)))/2)
+	sum, step := 0.0, (m.At-m.From)/n
+	for k := 0.0; k <= n; k++ {
+		weight := 2.0
+		if k == 0 || k == n {
+			weight = 1
+		} else if math.Mod(k, 2) == 1 {
+			weight = 4
+		}
+		p, q := m.Place(m.From+k*step), m.Velocity(m.From+k*step)
+		if v := p.X*q.Y - p.Y*q.X; !math.IsNaN(v) && !math.IsInf(v, 0) {
+			sum += weight * v / 2
+		}
+	}
+	return math.Abs(sum * step / 3)
+}
+
+// swept fills what the ray from the pole has swept over, and tells its area.
 func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) (middle anchor, area float64) {
 	m := of.Trajectory
 	trail := c.trailOf(d, of, v)
@@ -233,22 +270,14 @@ func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) 
 			c.pen.To(math.Max(-4000, math.Min(v.X(p.X), 8000)), math.Max(-4000, math.Min(v.Y(p.Y), 8000)))
 		}
 	}
-	last := sample.Point{X: math.NaN()}
-	add := func(p sample.Point) {
-		to(p)
-		if !math.IsNaN(p.X + last.X) {
-			area += (last.X*p.Y - last.Y*p.X) / 2
-		}
-		last = p
-	}
 	to(sample.Point{})
 	for _, p := range trail.Points[:cut] {
-		add(p)
+		to(p)
 	}
 	place := m.Place(m.At)
-	add(place)
+	to(place)
 	c.pen.EndLine(start)
-	return anchor{x: v.X(place.X / 2), y: v.Y(place.Y / 2), isPoint: true}, math.Abs(area)
+	return anchor{x: v.X(place.X / 2), y: v.Y(place.Y / 2), isPoint: true}, sweptArea(d, m)
 }
 
 // coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the

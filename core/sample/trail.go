@@ -44,8 +44,9 @@ const (
 	firstPlaces  = 1024
 	mostPlaces   = 1 << 15
 	trailSagitta = 0.4
-	// closest is how near two places may lie, in pixels, before one of them is dropped.
-	closest = 0.7
+	// longest and straight are how far apart two places may lie, in pixels, and how far what lies between them from the line
+	// that joins them: a line of fewer steps is drawn faster.
+	longest, straight = 8.0, 0.15
 	// beyond is how many pixels away a curve counts as gone to infinity.
 	beyond = 1e5
 )
@@ -104,9 +105,19 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 	gap := Point{math.NaN(), math.NaN()}
 	exists := func(q Point) bool { return !math.IsNaN(q.X+q.Y) && !math.IsInf(q.X+q.Y, 0) }
 	last, was := gap, false
+	// waiting is the place before, which is kept only where the line would leave it too far aside.
+	waiting, waits := 0, false
+	keep := func(i int) {
+		last = Point{s.xs[i], s.ys[i]}
+		add(s.ts[i], last)
+		waits = false
+	}
 	for i := range s.ts {
 		q := Point{s.xs[i], s.ys[i]}
 		is := exists(q)
+		if is != was && waits {
+			keep(waiting)
+		}
 		if i > 0 && is != was {
 			at, edge := s.edge(p, in, s.ts[i-1], s.ts[i], is, exists)
 			if is {
@@ -118,16 +129,40 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 			}
 			last = edge
 		}
-		if is && was && math.Hypot(q.X, q.Y) > beyond*pixel && q.X*last.X+q.Y*last.Y < 0 {
+		switch {
+		case is && (i == 0 || !was):
+			keep(i)
+		case is && math.Hypot(q.X, q.Y) > beyond*pixel && q.X*last.X+q.Y*last.Y < 0:
 			add(s.ts[i], gap) // through infinity and back from the other side
-		}
-		if is && (i == 0 || i == len(s.ts)-1 || !was || math.Hypot(q.X-last.X, q.Y-last.Y) > closest*pixel) {
-			add(s.ts[i], q)
-			last = q
+			keep(i)
+		case is:
+			if waits && leaves(last, Point{s.xs[waiting], s.ys[waiting]}, q, pixel) {
+				keep(waiting)
+			}
+			waiting, waits = i, true
 		}
 		was = is
 	}
+	if waits {
+		keep(waiting)
+	}
 	return t
+}
+
+// leaves tells whether a step from one place to another is too long, or leaves a place between them too far aside.
+func leaves(from, between, to Point, pixel float64) bool {
+	dx, dy := to.X-from.X, to.Y-from.Y
+	length := math.Hypot(dx, dy)
+	if !(length <= longest*pixel) {
+		return true
+	}
+	ux, uy := between.X-from.X, between.Y-from.Y
+	if length == 0 {
+		return math.Hypot(ux, uy) > straight*pixel
+	}
+	// A place that lies behind or beyond the step, as at a point where the curve turns back, is not passed by it.
+	along := (ux*dx + uy*dy) / length
+	return math.Abs(ux*dy-uy*dx)/length > straight*pixel || along < -straight*pixel || along > length+straight*pixel
 }
 
 // edge closes in the end of a gap between two neighbouring places.
