@@ -35,7 +35,16 @@ func emptyBench(t *testing.T) *lesson {
 func (l *lesson) click(selector, words string) {
 	l.t.Helper()
 	l.actions++
-	click(l.t, saying(l.t, l.page, selector, words))
+	// What was found may be drawn anew before it is met, as while an edit is taken in; then it is looked for again.
+	const tries = 3
+	var err error
+	for range tries {
+		e := saying(l.t, l.page, selector, words)
+		if err = e.Timeout(patience/tries).Click(proto.InputMouseButtonLeft, 1); err == nil {
+			return
+		}
+	}
+	require.NoError(l.t, err, "clicking %s that says %s", selector, words)
 }
 
 func (l *lesson) open(label string) {
