@@ -58,9 +58,9 @@ func (r round) at(x, y float64) [2]float64 {
 }
 
 // circle draws the circle with its radius and point, or on a plane the handle by which the angle is moved.
-func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Shown, p *document.Panel, v View) (anchor, bool) {
+func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Shown, p *document.Panel, v View) {
 	if !s.Circle.Exists() {
-		return anchor{}, false
+		return
 	}
 	hue := c.driverHue(d, s)
 	if p.Kind != document.Around {
@@ -68,7 +68,7 @@ func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Show
 			c.pen.Handle(index, x, v.Y(s.Circle.Centre))
 			c.pen.Marker(hue, picture.Grip, x, v.Y(s.Circle.Centre), c.scaled(pointRadius))
 		}
-		return anchor{}, false
+		return
 	}
 	r := roundOf(s.Circle, v)
 	from := len(c.pen.Data)
@@ -80,8 +80,6 @@ func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Show
 	c.pen.Handle(index, point[0], point[1])
 	c.pen.Marker(hue, picture.Grip, point[0], point[1], c.scaled(pointRadius+1))
 	c.room.take(point[0]-9, point[1]-9, 18, 18, 50)
-	middle := r.at(r.cos*0.55, r.sin*0.55)
-	return anchor{x: middle[0], y: middle[1]}, true
 }
 
 // driverHue is the colour of the dial that turns the circle.

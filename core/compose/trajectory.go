@@ -30,11 +30,12 @@ type drawnTrail struct {
 	from, to float64
 	pixel    float64
 	trail    sample.Trail
+	width    float64
 }
 
 // trailOf gives a trajectory's trail, run through again only when the curve, its interval or the scale has changed: as the
 // point runs it is the same.
-func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View) sample.Trail {
+func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View) *drawnTrail {
 	m := s.Trajectory
 	if c.trails == nil {
 		c.trails = map[string]*drawnTrail{}
@@ -47,10 +48,11 @@ func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	now := drawnTrail{curve: m.Curve, stamp: d.TrajectoryStamp(m), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
 	if drawn.curve != now.curve || drawn.stamp != now.stamp || drawn.from != now.from || drawn.to != now.to || drawn.pixel != now.pixel {
 		now.trail = c.trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, now.pixel)
+		now.width = widthOf(now.trail, now.pixel)
 		*drawn = now
 		d.CountRun(s.Entry.ID)
 	}
-	return drawn.trail
+	return drawn
 }
 
 // trajectory draws a curve firmly as far as its point has come, the rest as it is wanted, and the point.
@@ -59,9 +61,9 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 	if !m.Exists() {
 		return anchor{}, false
 	}
-	trail := c.trailOf(d, s, v)
+	drawn := c.trailOf(d, s, v)
+	trail, width := drawn.trail, drawn.width
 	begun := len(c.pen.Data)
-	width := widthOf(trail, (v.Right-v.Left)/v.Width)
 	firm := strokes{colourOf(s.Entry), c.scaled(width), patternOf(s.Entry, picture.Whole), 1}
 	rest := strokes{firm.colour, c.scaled(width * parentWidth / curveWidth), firm.pattern, faint}
 	if s.Entry.Trajectory.Rest == document.RestWhole {
@@ -262,7 +264,7 @@ func sweptArea(d *evaluate.Demonstration, m *evaluate.Trajectory) float64 {
 // swept fills what the ray from the pole has swept over, and tells its area.
 func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) (middle anchor, area float64) {
 	m := of.Trajectory
-	trail := c.trailOf(d, of, v)
+	trail := c.trailOf(d, of, v).trail
 	cut := sort.SearchFloat64s(trail.T, m.At)
 	start := c.pen.Area(colourOf(of.Entry), areaOpacity)
 	to := func(p sample.Point) {

@@ -140,6 +140,9 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	case AskFindings, AskFit, AskAdvice, AskRead:
 		return door.study(ask, a)
 	case AskFound:
+		if ask.Found == nil && ask.Collapses == nil {
+			return problem.New("field", 0, 0, "found", "it is missing")
+		}
 		if ask.Found != nil {
 			door.d.PutFound(ask.Found)
 		}

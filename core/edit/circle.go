@@ -133,48 +133,40 @@ func AddCircle(before *document.Document, given document.Circle) (*document.Docu
 	return ShowPiece(d, PieceWanted{Circle: added, Ratio: "sin", Shown: true})
 }
 
-// SetAngleUnit changes the unit of every bare angle. A dial that is itself the angle of a circle is converted with its
-// ends, its step and its values in the scenes, and the axis of the graph beside it; other formulas stay as they are.
+// SetAngleUnit changes the unit of every bare angle. What is itself an angle is converted: the interval of a polar curve, the
+// dial that turns a circle or runs along a polar curve, with its ends, its step and its values in the scenes, and the axis of
+// the graph beside it. Other formulas stay as they are.
 func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document.Document, error) {
 	d := clone(before)
 	if d.AngleUnit == unit {
 		return d, nil
 	}
 	d.AngleUnit = unit
-	perUnit, ticks, step := 180/math.Pi, document.TicksInDegrees, "1"
+	u := unitChange{d: d, unit: unit, factor: 180 / math.Pi, ticks: document.TicksInDegrees, step: "1", done: map[string]bool{}}
 	if unit == document.Radian {
-		perUnit, ticks, step = math.Pi/180, document.TicksInPi, "π/180"
+		u.factor, u.ticks, u.step = math.Pi/180, document.TicksInPi, "π/180"
 	}
-	turned := map[string]bool{}
 	for _, s := range d.Shown {
-		if s.Circle == nil || s.Circle.Angle != "" && s.Circle.Angle != s.Circle.Driver || turned[s.Circle.Driver] {
-			continue
-		}
-		dial := d.StatedNamed(s.Circle.Driver)
-		if dial == nil {
-			continue
-		}
-		turned[dial.Name] = true
-		for _, end := range []*string{&dial.From, &dial.To} {
-			*end = turnedEnd(d, *end, perUnit, unit)
-		}
-		dial.Step = step
-		for i := range d.Scenes {
-			if v, ok := d.Scenes[i].Values[dial.Name]; ok {
-				d.Scenes[i].Values[dial.Name] = number.Round(v*perUnit, 12)
+		switch {
+		case s.Circle != nil && (s.Circle.Angle == "" || s.Circle.Angle == s.Circle.Driver):
+			u.dial(s.Circle.Driver)
+			for i := range d.Panels {
+				if p := &d.Panels[i]; p.Kind == document.Plane && appearsOn(s, p.ID) {
+					u.axis(p, unit == document.Radian)
+				}
 			}
-		}
-		for i := range d.Panels {
-			p := &d.Panels[i]
-			if p.Kind != document.Plane || len(s.Panels) > 0 && !slices.Contains(s.Panels, p.ID) {
-				continue
-			}
-			p.TicksX, p.EqualScales = ticks, unit == document.Radian
-			p.Window.Left, p.Window.Right = p.Window.Left*perUnit, p.Window.Right*perUnit
-			for k := range d.Scenes {
-				if w, ok := d.Scenes[k].Windows[p.ID]; ok {
-					w.Left, w.Right = w.Left*perUnit, w.Right*perUnit
-					d.Scenes[k].Windows[p.ID] = w
+		case s.Trajectory != nil && s.Trajectory.Function != "":
+			m := s.Trajectory
+			m.From, m.To = u.end(m.From), u.end(m.To)
+			u.dial(m.Driver)
+			for _, part := range d.Shown {
+				if part.Of != s.ID || part.Part == nil || part.Part.Piece != document.Graph {
+					continue
+				}
+				for i := range d.Panels {
+					if p := &d.Panels[i]; appearsOn(part, p.ID) {
+						u.axis(p, p.EqualScales)
+					}
 				}
 			}
 		}
@@ -182,9 +174,58 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 	return d, d.Check()
 }
 
-// turnedEnd writes an end of a dial in the other unit: 2π as 360, 90 as π/2; one that cannot be read stays.
-func turnedEnd(d *document.Document, text string, perUnit float64, unit document.AngleUnit) string {
-	f, err := expr.Parse(text, scope(d))
+func appearsOn(s document.Shown, panel string) bool {
+	return len(s.Panels) == 0 || slices.Contains(s.Panels, panel)
+}
+
+// unitChange converts angles to another unit, each dial and each axis once.
+type unitChange struct {
+	d      *document.Document
+	unit   document.AngleUnit
+	factor float64
+	ticks  document.TickStyle
+	step   string
+	done   map[string]bool
+}
+
+func (u unitChange) once(id string) bool {
+	first := !u.done[id]
+	u.done[id] = true
+	return first
+}
+
+// dial converts a dial that is an angle.
+func (u unitChange) dial(name string) {
+	dial := u.d.StatedNamed(name)
+	if dial == nil || !u.once(dial.ID) {
+		return
+	}
+	dial.From, dial.To, dial.Step = u.end(dial.From), u.end(dial.To), u.step
+	for i := range u.d.Scenes {
+		if v, ok := u.d.Scenes[i].Values[name]; ok {
+			u.d.Scenes[i].Values[name] = number.Round(v*u.factor, 12)
+		}
+	}
+}
+
+// axis lets a panel's x-axis count the new unit.
+func (u unitChange) axis(p *document.Panel, equal bool) {
+	if !u.once(p.ID) {
+		return
+	}
+	p.TicksX, p.EqualScales = u.ticks, equal
+	p.Window.Left, p.Window.Right = p.Window.Left*u.factor, p.Window.Right*u.factor
+	for k := range u.d.Scenes {
+		if w, ok := u.d.Scenes[k].Windows[p.ID]; ok {
+			w.Left, w.Right = w.Left*u.factor, w.Right*u.factor
+			u.d.Scenes[k].Windows[p.ID] = w
+		}
+	}
+}
+
+// end writes an end in the new unit: 2π as 360, 90 as π/2; one that cannot be read or holds a letter stays.
+func (u unitChange) end(text string) string {
+	f, err := expr.Parse(text, scope(u.d))
 	if err != nil || len(expr.Names(f.Node)) > 0 {
 		return text
 	}
@@ -192,8 +233,8 @@ func turnedEnd(d *document.Document, text string, perUnit float64, unit document
 	if err != nil {
 		return text
 	}
-	v := at([]float64{0}) * perUnit
-	if unit == document.Radian {
+	v := at([]float64{0}) * u.factor
+	if u.unit == document.Radian {
 		if exact := circle.At(v).Exact(); exact != nil {
 			return expr.Pretty(exact)
 		}

@@ -85,3 +85,24 @@ func TestRenamingTheDialTurnsTheCircleOn(t *testing.T) {
 	require.NoError(t, err)
 	assert.Empty(t, gone.Shown, "its parts go with it")
 }
+
+// A rose on 0 to 2π runs from 0 to 360 in degrees, its dial with it, and back; its graph's axis counts degrees.
+func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
+	d, err := edit.Begin(document.New(""), edit.IdeaPolar)
+	require.NoError(t, err)
+	degrees, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	m := degrees.Shown[0].Trajectory
+	assert.Equal(t, []string{"0", "360"}, []string{m.From, m.To})
+	assert.Equal(t, "360", degrees.StatedNamed("θ").To)
+	assert.Equal(t, document.TicksInDegrees, degrees.Panels[1].TicksX)
+	assert.Equal(t, d.Panels[0], degrees.Panels[0], "the plane of the curve itself stays")
+	was, is := evaluate.Load(d, nil), evaluate.Load(degrees, nil)
+	require.Empty(t, is.Problems)
+	p, q := was.Shown[0].Trajectory.Place(1), is.Shown[0].Trajectory.Place(180/math.Pi)
+	assert.InDelta(t, p.X, q.X, 1e-9, "the same curve: 3cos 3θ at one radian")
+	assert.InDelta(t, p.Y, q.Y, 1e-9)
+	back, err := edit.SetAngleUnit(degrees, document.Radian)
+	require.NoError(t, err)
+	assert.Equal(t, "2π", back.Shown[0].Trajectory.To)
+}

@@ -2,6 +2,7 @@ package sample
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/expr"
 	"parvix/core/program"
@@ -71,7 +72,7 @@ func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
 }
 
 func (s *Trailer) run(p *Plane, in []float64, from, to float64, n int) {
-	s.ts, s.xs, s.ys = s.ts[:0], append(s.xs[:0], make([]float64, n+1)...), append(s.ys[:0], make([]float64, n+1)...)
+	s.ts, s.xs, s.ys = s.ts[:0], slices.Grow(s.xs[:0], n+1)[:n+1], slices.Grow(s.ys[:0], n+1)[:n+1]
 	for k := 0; k <= n; k++ {
 		s.ts = append(s.ts, from+(to-from)*float64(k)/float64(n))
 	}
