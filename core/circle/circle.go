@@ -29,6 +29,11 @@ func Functions() []Function {
 	return []Function{Sine, Cosine, Tangent, Cotangent, Secant, Cosecant}
 }
 
+// Name is the function's full name.
+func (f Function) Name() string {
+	return map[Function]string{Sine: "sine", Cosine: "cosine", Tangent: "tangent", Cotangent: "cotangent", Secant: "secant", Cosecant: "cosecant"}[f]
+}
+
 // HasPoles tells whether the function is undefined at some angles.
 func (f Function) HasPoles() bool { return f != Sine && f != Cosine }
 

@@ -594,7 +594,11 @@ func labelOf(d *evaluate.Demonstration, s *evaluate.Shown) string {
 func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float64) string {
 	v := Seen(p, width, height)
 	defer d.Hold(p.Values)()
-	parts := []string{fmt.Sprintf("Plane, x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
+	head := "Plane"
+	if p.Kind == document.Around {
+		head = "Circle"
+	}
+	parts := []string{fmt.Sprintf(head+", x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
 		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
 	for _, s := range d.Shown {
 		if !d.Appears(s, p) {
@@ -603,6 +607,14 @@ func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float6
 		switch s.Entry.Kind {
 		case document.Curve:
 			parts = append(parts, describeCurve(s))
+		case document.CircleEntry:
+			parts = append(parts, describeCircle(s))
+		case document.PartOf:
+			parts = append(parts, describePart(s)...)
+		case document.Moving:
+			parts = append(parts, describeTrajectory(s))
+		case document.FigureEntry:
+			parts = append(parts, describeFigure(d, s)...)
 		case document.Table:
 			parts = append(parts, fmt.Sprintf("%d plotted points.", len(s.Table.Points)))
 		case document.Steps:

@@ -9,6 +9,7 @@ import (
 
 	"parvix/core/compose"
 	"parvix/core/document"
+	"parvix/core/edit"
 	"parvix/core/evaluate"
 )
 
@@ -97,4 +98,30 @@ func TestTangentsPerpendicularsAndIntersections(t *testing.T) {
 	p := plane(-6, 6, -4, 4, true)
 	var c compose.Composer
 	assert.NotEmpty(t, c.Panel(e, &p, 1200, 800).Labels)
+}
+
+// Who cannot see a panel is told the same: the angle and the ratio, the point of a curve, a length and an area.
+func TestCirclesCurvesAndFiguresAreDescribed(t *testing.T) {
+	describe := func(d *document.Document, panel int) string {
+		return compose.Describe(evaluate.Load(d, nil), &d.Panels[panel], 600, 500)
+	}
+	d, err := edit.Begin(document.New(""), edit.IdeaCircle)
+	require.NoError(t, err)
+	text := describe(d, 0)
+	assert.Contains(t, text, "Circle, x from")
+	assert.Contains(t, text, "30 degrees, in quadrant 1")
+	assert.Contains(t, text, "The sine is 0.5.")
+	d.Scenes[0].Values["θ"] = math.Pi / 2
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: "tan", Shown: true})
+	require.NoError(t, err)
+	text = describe(d, 0)
+	assert.Contains(t, text, "on the positive y-axis")
+	assert.Contains(t, text, "The tangent is undefined: the tangent line is parallel to the x-axis.")
+	d, err = edit.Begin(document.New(""), edit.IdeaPath)
+	require.NoError(t, err)
+	d.Scenes[0].Values["t"] = 0
+	assert.Contains(t, describe(d, 0), "its point is at (3, 0)")
+	d = document.New("")
+	d.Shown = []document.Shown{point("A", "0", "0"), point("B", "4", "0"), point("C", "0", "3"), figure(document.Polygon, "A", "B", "C")}
+	assert.Contains(t, describe(d, 0), "A polygon of area 6.")
 }
