@@ -62,7 +62,7 @@ func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Show
 	if !s.Circle.Exists() {
 		return
 	}
-	hue := c.driverHue(d, s)
+	hue := driverHue(d, s.Circle.Driver)
 	if p.Kind != document.Around {
 		if x := v.X(s.Circle.At); x >= 0 && x <= v.Width {
 			c.pen.Handle(index, x, v.Y(s.Circle.Centre))
@@ -82,10 +82,33 @@ func (c *Composer) circle(d *evaluate.Demonstration, index int, s *evaluate.Show
 	c.room.take(point[0]-9, point[1]-9, 18, 18, 50)
 }
 
-// driverHue is the colour of the dial that turns the circle.
-func (c *Composer) driverHue(d *evaluate.Demonstration, s *evaluate.Shown) picture.Colour {
-	return picture.Colour(d.Parameters[s.Circle.Driver].Stated.Colour % evaluate.Colours)
+// driverHue is the colour of the dial that turns a circle or runs along a curve.
+func driverHue(d *evaluate.Demonstration, driver int) picture.Colour {
+	return picture.Colour(d.Parameters[driver].Stated.Colour % evaluate.Colours)
 }
+
+// greyHue stands for the parent's grey.
+const greyHue = evaluate.Colours
+
+// Hue is the number of the colour in which an entry is drawn: its own, its parameter's, or that of what it is a part of.
+func Hue(d *evaluate.Demonstration, s *evaluate.Shown) int {
+	switch {
+	case s.Entry.Parent:
+		return greyHue
+	case s.Part == nil:
+		return int(hueOf(s))
+	case s.Part.Of.Trajectory != nil:
+		return int(pieceHue(s))
+	case s.Entry.Part.Piece.HasRatio():
+		return int(RatioHue(s.Part.Ratio))
+	case s.Entry.Part.Piece == document.Coordinates || s.Part.Of.Circle == nil:
+		return int(inkHue)
+	}
+	return int(driverHue(d, s.Part.Of.Circle.Driver))
+}
+
+// inkHue is the darkest of the hues, for what belongs to no dial and no ratio.
+const inkHue = picture.Colour(7)
 
 // turn draws a curve about the centre from one angle to another; distance is in radii.
 func (c *Composer) turn(r round, from, to float64, distance func(angle float64) float64, pen strokes) {
@@ -152,22 +175,19 @@ func (c *Composer) part(d *evaluate.Demonstration, s *evaluate.Shown, p *documen
 	from := len(c.pen.Data)
 	var a anchor
 	var latex string
-	hue := RatioHue(s.Part.Ratio)
+	hue := picture.Colour(Hue(d, s))
 	angle := d.LaTeXOf(of.Circle)
 	switch piece := s.Entry.Part.Piece; {
 	case p.Kind != document.Around:
 		a, latex = c.inGraph(d, s, v)
 	case piece == document.Arc:
-		hue = c.driverHue(d, of)
 		a, latex = c.arc(of, v, hue)
 		if of.Circle.Given != 1 && !of.Entry.Circle.Scaled {
 			latex = d.Typeset(d.ArcLaTeX(of.Circle))
 		}
 	case piece == document.AngleMark:
-		hue = c.driverHue(d, of)
 		a, latex = c.angleMark(d, of, v, hue)
 	case piece == document.Coordinates:
-		hue = picture.Ink
 		a = c.coordinates(of, v)
 		latex = d.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
 	case piece == document.Length:
@@ -405,7 +425,7 @@ func (c *Composer) inGraph(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	hue := RatioHue(s.Part.Ratio)
 	switch part.Piece {
 	case document.Unrolled:
-		c.segment(strokes{c.driverHue(d, of), c.scaled(arcWidth), picture.Whole, 1}, [2]float64{v.X(0), foot}, [2]float64{x, foot})
+		c.segment(strokes{driverHue(d, of.Circle.Driver), c.scaled(arcWidth), picture.Whole, 1}, [2]float64{v.X(0), foot}, [2]float64{x, foot})
 	case document.Length:
 		if length == length {
 			x += c.beside(d, s)

@@ -23,6 +23,25 @@ const (
 	osculatingHue   = picture.Colour(4)
 )
 
+// pieceHue is the colour of a part of a trajectory; what lies on the curve wears the curve's.
+func pieceHue(s *evaluate.Shown) picture.Colour {
+	switch s.Entry.Part.Piece {
+	case document.Ray:
+		return radiusHue
+	case document.Projections:
+		return acrossHue
+	case document.Velocity, document.TangentAt:
+		return velocityHue
+	case document.Accelerated:
+		return accelerationHue
+	case document.Osculating:
+		return osculatingHue
+	case document.Graph:
+		return map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[s.Entry.Part.Ratio]
+	}
+	return colourOf(s.Part.Of.Entry)
+}
+
 // drawnTrail is a trajectory's trail, valid for one stamp, interval and scale.
 type drawnTrail struct {
 	curve    *sample.Plane
@@ -81,7 +100,7 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 	c.room.lines(c.pen.Data[begun:])
 	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
 		x, y := v.X(place.X), v.Y(place.Y)
-		hue := picture.Colour(d.Parameters[m.Driver].Stated.Colour % evaluate.Colours)
+		hue := driverHue(d, m.Driver)
 		c.pen.Handle(index, x, y)
 		c.pen.Marker(hue, picture.Grip, x, y, c.scaled(pointRadius+1))
 		c.room.take(x-9, y-9, 18, 18, 50)
@@ -291,7 +310,7 @@ func (c *Composer) coordinateGraph(d *evaluate.Demonstration, s *evaluate.Shown,
 	if graph == nil {
 		return nil
 	}
-	hue := map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[name]
+	hue := pieceHue(s)
 	begun := len(c.pen.Data)
 	from := source{function: graph, stamp: d.TrajectoryStamp(m)}
 	drawn := c.sampled(d, s.Entry.ID, s.Entry.ID, from, m.Inputs(), v)

@@ -301,7 +301,7 @@ func (door *Door) loaded() *Loaded {
 		l.Dials = append(l.Dials, dial(d, p))
 	}
 	for _, s := range d.Shown {
-		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s)})
+		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
 		if s.Steps != nil {
 			l.Steps = append(l.Steps, stepsView(d, s))
 		}

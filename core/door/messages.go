@@ -284,6 +284,8 @@ type DialView struct {
 type ShownView struct {
 	ID       string      `json:"id"`
 	Sentence []PieceView `json:"sentence"`
+	// Hue is the number of its colour on the stage; 8 is the parent's grey.
+	Hue int `json:"hue"`
 }
 
 // SaidView is a text beside the stage.

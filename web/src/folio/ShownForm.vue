@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Problem, RestOfGraph, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import { rests } from '../shared/rests';
 import EntryForm from './EntryForm.vue';
 import FigureForm from './FigureForm.vue';
 import FormulaField from './FormulaField.vue';
@@ -89,11 +90,6 @@ const circleFields = computed(() => [
 const radii = [
   { value: 'unit', label: 'the unit of both pictures' },
   { value: 'amplitude', label: 'the amplitude' },
-];
-const rests = [
-  { value: 'faint', label: 'faint' },
-  { value: 'hidden', label: 'hidden' },
-  { value: 'whole', label: 'drawn' },
 ];
 /** Pixels between the dots of a trace, at least. */
 const thinnings = [

@@ -99,27 +99,10 @@ function add(wanted: Wanted) {
   bench.editing = 'shown';
 }
 
-/** Hues of what belongs to a running point (core/compose/trajectory.go). */
-const pieceHues: Partial<Record<CirclePiece, number>> = {
-  ray: 1,
-  velocity: 3,
-  acceleration: 5,
-  osculating: 4,
-  tangent: 3,
-  projections: 1,
-};
-const coordinateHues: Record<string, number> = { r: 1, x: 1, y: 2 };
-const ratios = ['sin', 'cos', 'tan', 'cot', 'sec', 'csc'];
-/** A part of a circle wears its ratio's colour, or that of the dial that turns it. */
-function hueOf(e: Shown) {
-  if (e.parent) return 'parent';
-  if (!e.part) return `hue-${e.colour % 8}`;
-  const own = pieceHues[e.part.piece] ?? coordinateHues[e.part.ratio ?? ''];
-  if (own !== undefined) return `hue-${own}`;
-  const of = bench.document?.shown.find((s) => s.id === e.of);
-  if (of?.trajectory) return `hue-${of.colour % 8}`;
-  if (e.part.ratio) return `hue-${ratios.indexOf(e.part.ratio)}`;
-  return `hue-${bench.texts?.circles.find((c) => c.id === e.of)?.hue ?? 7}`;
+/** The colour in which the core draws an entry; beyond the hues lies the parent's grey. */
+function hueOf(id: string) {
+  const hue = bench.loaded?.shown.find((s) => s.id === id)?.hue ?? 7;
+  return hue < 8 ? `hue-${hue}` : 'parent';
 }
 
 const linesOf = (id: string) => bench.texts?.circles.find((c) => c.id === id)?.lines ?? [];
@@ -232,7 +215,7 @@ async function clearTrace(e: Shown) {
           <template #before>
             <button
               class="sample"
-              :class="[hueOf(entry), entry.kind, entry.pattern]"
+              :class="[hueOf(entry.id), entry.kind, entry.pattern]"
               :aria-pressed="!bench.isHidden(entry.id)"
               :aria-label="`${bench.isHidden(entry.id) ? 'Show' : 'Hide'} ${name(entry)}`"
               :title="bench.isHidden(entry.id) ? 'Show' : 'Hide'"
@@ -265,24 +248,9 @@ async function clearTrace(e: Shown) {
             </button>
           </template>
           <Pieces :pieces="sentence" />
-          <template v-if="entry.kind === 'circle'" #below>
+          <template v-if="entry.kind === 'circle' || entry.kind === 'trajectory'" #below>
             <button
-              class="soft"
-              :aria-expanded="tabulated === entry.id"
-              @click="tabulated = tabulated === entry.id ? '' : entry.id"
-            >
-              {{ tabulated === entry.id ? 'fold the findings' : 'findings' }}
-            </button>
-            <dl v-if="tabulated === entry.id" class="told">
-              <template v-for="line in linesOf(entry.id)" :key="line.name">
-                <dt>{{ line.name }}</dt>
-                <dd><MathText :latex="line.latex" /></dd>
-              </template>
-            </dl>
-          </template>
-          <template v-else-if="entry.kind === 'trajectory'" #below>
-            <button
-              v-if="!entry.trajectory?.driver"
+              v-if="entry.trajectory && !entry.trajectory.driver"
               class="soft"
               @click="bench.askEdit({ kind: 'watch', id: entry.id, scene: bench.scene })"
             >
@@ -295,7 +263,15 @@ async function clearTrace(e: Shown) {
             >
               {{ tabulated === entry.id ? 'fold the findings' : 'findings' }}
             </button>
-            <TrajectoryFindings v-if="tabulated === entry.id" :entry="entry" />
+            <template v-if="tabulated === entry.id">
+              <TrajectoryFindings v-if="entry.trajectory" :entry="entry" />
+              <dl v-else class="told">
+                <template v-for="line in linesOf(entry.id)" :key="line.name">
+                  <dt>{{ line.name }}</dt>
+                  <dd><MathText :latex="line.latex" /></dd>
+                </template>
+              </dl>
+            </template>
           </template>
           <template v-else-if="entry.kind === 'table' && entry.rows?.length" #below>
             <button

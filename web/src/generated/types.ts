@@ -510,6 +510,8 @@ export interface DialView {
 export interface ShownView {
   id: string;
   sentence: PieceView[];
+  /** Hue is the number of its colour on the stage; 8 is the parent's grey. */
+  hue: number;
 }
 
 /** SaidView is a text beside the stage. */

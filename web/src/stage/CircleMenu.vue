@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { CirclePiece, Panel, RestOfGraph } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import { rests } from '../shared/rests';
 
 const props = defineProps<{ panel: Panel }>();
 const bench = useBench();
@@ -33,11 +34,6 @@ const ratios: { piece: CirclePiece; ratio: string; words: string }[] = [
   { piece: 'triangles', ratio: 'cot', words: 'similar triangles of the cotangent' },
   { piece: 'triangles', ratio: 'sec', words: 'similar triangles of the secant' },
   { piece: 'triangles', ratio: 'csc', words: 'similar triangles of the cosecant' },
-];
-const rests: { value: RestOfGraph; label: string }[] = [
-  { value: 'faint', label: 'faint' },
-  { value: 'hidden', label: 'hidden' },
-  { value: 'whole', label: 'drawn' },
 ];
 
 const put = (piece: CirclePiece, ratio: string, shown: boolean) =>

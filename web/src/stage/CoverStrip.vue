@@ -8,10 +8,10 @@ const bench = useBench();
 const open = ref(false);
 
 const entries = computed(() => {
-  const shown = (bench.document?.shown ?? []).map((s) => ({
-    id: s.id,
-    hue: s.parent ? 'parent' : `hue-${s.colour % 8}`,
-    sentence: bench.loaded?.shown.find((v) => v.id === s.id)?.sentence ?? [],
+  const shown = (bench.loaded?.shown ?? []).map(({ id, hue, sentence }) => ({
+    id,
+    hue: hue < 8 ? `hue-${hue}` : 'parent',
+    sentence,
   }));
   const said = (bench.document?.said ?? [])
     .filter((s) => s.panel)

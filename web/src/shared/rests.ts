@@ -1,0 +1,8 @@
+import type { RestOfGraph } from '../generated/types';
+
+/** What becomes of the part of a graph or a curve that has not been run through yet. */
+export const rests: { value: RestOfGraph; label: string }[] = [
+  { value: 'faint', label: 'faint' },
+  { value: 'hidden', label: 'hidden' },
+  { value: 'whole', label: 'drawn' },
+];
