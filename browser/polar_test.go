@@ -54,8 +54,11 @@ func TestARoseComesIntoBeingWithItsRayAndItsGraph(t *testing.T) {
 		}
 	}
 	assert.GreaterOrEqual(t, shown, 10, "r over θ is drawn beside it in the radius's colour")
-	// The curve is dragged along itself.
-	one(t, l.page, `[data-entry]`)
+	// A hand takes the point along the curve, and the dial follows.
+	from, to := place(at), place(at-0.3)
+	pull(t, l.page, one(t, l.page, `.handle`), to[0]-from[0], to[1]-from[1])
+	drawn(t, l.page)
+	assert.InDelta(t, at-0.3, values(t, l.page)["θ"], 0.05)
 	assertAccessible(t, l.page, "a polar curve")
 }
 

@@ -70,11 +70,12 @@ func TestDirectedLengthsAreTheRatios(t *testing.T) {
 // the width is free. Zooming the graph zooms the circle.
 func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
 	e := circleAt(t, document.Circle{Driver: "t"}, 1)
+	size := [4]float64{310, 540, 617, 540}
 	views := func() (round, graph View) {
-		return Seen(e.Panel(0), 310, 540), Seen(e.Panel(1), 617, 540)
+		e.SetSize(0, size[0], size[1])
+		e.SetSize(1, size[2], size[3])
+		return Seen(e.Panel(0), size[0], size[1]), Seen(e.Panel(1), size[2], size[3])
 	}
-	e.SetSize(0, 310, 540)
-	e.SetSize(1, 617, 540)
 	same := func() {
 		t.Helper()
 		round, graph := views()
@@ -82,7 +83,10 @@ func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
 		assert.InDelta(t, round.Y(0)-round.Y(1), graph.Y(0)-graph.Y(1), 1e-9)
 		assert.InDelta(t, round.Y(0), graph.Y(0), 1e-9)
 	}
-	same()
+	// The bench, a board, a phone with the panels below each other.
+	for _, size = range [][4]float64{{620, 860, 1250, 860}, {366, 220, 366, 220}, {310, 540, 617, 540}} {
+		same()
+	}
 	before, _ := views()
 	e.SetWindow(1, Zoom(e.Panel(1), 617, 540, 100, 270, 0.5))
 	after, _ := views()

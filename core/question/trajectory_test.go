@@ -63,8 +63,16 @@ func TestTheLinesOfACurveAreFine(t *testing.T) {
 	a := circleAnswer(t, `{"ask":"polar","r":"2 + cos(24θ/5)"}`)
 	require.Len(t, a["lines"], 1)
 	points := a["lines"].([]any)[0].([]any)
+	const halfPixel = 0.5 * 6 / 1000
+	angle := 0.0
 	for i := 1; i < len(points); i++ {
 		p, q := points[i-1].([]any), points[i].([]any)
-		assert.Less(t, math.Hypot(q[0].(float64)-p[0].(float64), q[1].(float64)-p[1].(float64)), 0.35)
+		x1, y1, x2, y2 := p[0].(float64), p[1].(float64), q[0].(float64), q[1].(float64)
+		step := math.Remainder(math.Atan2(y2, x2)-math.Atan2(y1, x1), 2*math.Pi)
+		x, y := (x1+x2)/2, (y1+y2)/2
+		middle := angle + math.Remainder(math.Atan2(y, x)-math.Atan2(y1, x1), 2*math.Pi)
+		require.InDelta(t, 2+math.Cos(24*middle/5), math.Hypot(x, y), 2*halfPixel, "half way between two points, along the ray")
+		angle += step
 	}
+	assert.InDelta(t, 10*math.Pi, angle, 1e-6, "the whole curve, five turns")
 }
