@@ -67,7 +67,7 @@ func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	now := drawnTrail{curve: m.Curve, stamp: d.TrajectoryStamp(m), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
 	if drawn.curve != now.curve || drawn.stamp != now.stamp || drawn.from != now.from || drawn.to != now.to || drawn.pixel != now.pixel {
 		now.trail = c.trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, now.pixel)
-		now.width = widthOf(now.trail, now.pixel)
+		now.width = widthFor(lengthOf(now.trail.Points, now.pixel, now.pixel))
 		*drawn = now
 		d.CountRun(s.Entry.ID)
 	}
@@ -83,8 +83,7 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 	drawn := c.trailOf(d, s, v)
 	trail, width := drawn.trail, drawn.width
 	begun := len(c.pen.Data)
-	firm := strokes{colourOf(s.Entry), c.scaled(width), patternOf(s.Entry, picture.Whole), 1}
-	rest := strokes{firm.colour, c.scaled(width * parentWidth / curveWidth), firm.pattern, faint}
+	firm, rest := c.firmAndRest(colourOf(s.Entry), patternOf(s.Entry, picture.Whole), width)
 	if s.Entry.Trajectory.Rest == document.RestWhole {
 		rest = firm
 	}
@@ -108,14 +107,34 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 	return a, ok
 }
 
-// widthOf is how wide a trail is drawn: a long one that fills the panel thinner, so that its turns stay apart.
-func widthOf(trail sample.Trail, pixel float64) float64 {
+// hairWidth is that of the faint rest of a long line: many turns of it lie close together, and a line of one pixel is drawn
+// many times faster than a wider one.
+const hairWidth = 1
+
+// firmAndRest are the pens of the part that has been run through and of the rest.
+func (c *Composer) firmAndRest(hue picture.Colour, pattern picture.Pattern, width float64) (firm, rest strokes) {
+	firm = strokes{hue, c.scaled(width), pattern, 1}
+	rest = strokes{hue, c.scaled(parentWidth), pattern, faint}
+	if width < curveWidth {
+		rest.width = hairWidth
+	}
+	return firm, rest
+}
+
+// lengthOf is the length of a line in pixels, whose sizes in the plane are given; gaps count nothing.
+func lengthOf(line []sample.Point, across, up float64) float64 {
 	length := 0.0
-	for i := 1; i < len(trail.Points); i++ {
-		if step := math.Hypot(trail.Points[i].X-trail.Points[i-1].X, trail.Points[i].Y-trail.Points[i-1].Y); step == step {
-			length += step / pixel
+	for i := 1; i < len(line); i++ {
+		if step := math.Hypot((line[i].X-line[i-1].X)/across, (line[i].Y-line[i-1].Y)/up); step == step {
+			length += step
 		}
 	}
+	return length
+}
+
+// widthFor is how wide a line of this length is drawn: a long one that fills the panel thinner, so that its turns stay
+// apart.
+func widthFor(length float64) float64 {
 	switch {
 	case length > 16000:
 		return curveWidth * 0.5
@@ -314,8 +333,11 @@ func (c *Composer) coordinateGraph(d *evaluate.Demonstration, s *evaluate.Shown,
 	begun := len(c.pen.Data)
 	from := source{function: graph, stamp: d.TrajectoryStamp(m)}
 	drawn := c.sampled(d, s.Entry.ID, s.Entry.ID, from, m.Inputs(), v)
-	firm := strokes{hue, c.scaled(curveWidth), picture.Whole, 1}
-	rest := strokes{hue, c.scaled(parentWidth), picture.Whole, faint}
+	length := 0.0
+	for _, line := range drawn.lines {
+		length += lengthOf(line, (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height)
+	}
+	firm, rest := c.firmAndRest(hue, picture.Whole, widthFor(length))
 	for _, line := range drawn.lines {
 		if of.Entry.Trajectory.Rest != document.RestHidden {
 			c.clipped(within(line, m.At, m.To), v, rest)

@@ -47,7 +47,7 @@ const (
 	trailSagitta = 0.4
 	// longest and straight are how far apart two places may lie, in pixels, and how far what lies between them from the line
 	// that joins them: a line of fewer steps is drawn faster.
-	longest, straight = 8.0, 0.15
+	longest, straight = 48.0, 0.15
 	// beyond is how many pixels away a curve counts as gone to infinity.
 	beyond = 1e5
 )

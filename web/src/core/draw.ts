@@ -91,33 +91,64 @@ export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palett
 }
 
 function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
-  const count = r[i + 5]!;
+  const [width, pattern, opacity, count] = [r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!];
   pen.strokeStyle = palette.colours[r[i + 1]!]!;
-  pen.lineWidth = r[i + 2]!;
-  pen.setLineDash(dashes[r[i + 3]!] ?? []);
-  pen.globalAlpha = r[i + 4]!;
-  trace(pen, r, i + 6, count);
-  pen.stroke();
+  pen.setLineDash(dashes[pattern] ?? []);
+  pen.globalAlpha = opacity;
+  const path = trace(r, i + 6, count);
+  // The strands lie over each other, so only opaque lines can be bundles.
+  const winds = count > longLine && pattern === Pattern.Whole && opacity === 1;
+  if (!winds || !bundled(pen, path, width)) {
+    pen.lineWidth = width;
+    pen.stroke(path);
+  }
   pen.globalAlpha = 1;
   return 6 + 2 * count;
+}
+
+/** Points from which a line is long: it winds over itself, as a polar curve of many turns. */
+const longLine = 150;
+
+/** The width in device pixels up to which a line is drawn as a bundle, and how far apart its strands may lie. */
+const widestBundle = 3.5;
+const strandsApart = 1.15;
+
+/**
+ * Draws a line as a bundle of lines one device pixel wide, side by side around its middle: it looks the same, and where a
+ * line winds over itself it takes a fraction of the time of one wide stroke without a graphics processor.
+ */
+function bundled(pen: Pen, path: Path2D, width: number): boolean {
+  const { a: ratio, e, f } = pen.getTransform();
+  const radius = (0.9 * (width * ratio - 1)) / 2;
+  if (radius <= 0 || width * ratio > widestBundle) return false;
+  const strands = Math.max(3, Math.ceil((2 * Math.PI * radius) / strandsApart));
+  pen.lineWidth = 1 / ratio;
+  for (let k = 0; k < strands; k++) {
+    const turn = (2 * Math.PI * k) / strands;
+    pen.setTransform(ratio, 0, 0, ratio, radius * Math.cos(turn), radius * Math.sin(turn));
+    pen.stroke(path);
+  }
+  pen.setTransform(ratio, 0, 0, ratio, e, f);
+  if (2 * radius > strandsApart) pen.stroke(path);
+  return true;
 }
 
 function area(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   const count = r[i + 5]!;
   pen.fillStyle = palette.colours[r[i + 1]!]!;
   pen.globalAlpha = r[i + 4]!;
-  trace(pen, r, i + 6, count);
-  pen.fill();
+  pen.fill(trace(r, i + 6, count));
   pen.globalAlpha = 1;
   return 6 + 2 * count;
 }
 
-function trace(pen: Pen, r: Float32Array, from: number, count: number) {
-  pen.beginPath();
+function trace(r: Float32Array, from: number, count: number): Path2D {
+  const path = new Path2D();
   for (let at = from, k = 0; k < count; k++, at += 2) {
-    if (k === 0) pen.moveTo(r[at]!, r[at + 1]!);
-    else pen.lineTo(r[at]!, r[at + 1]!);
+    if (k === 0) path.moveTo(r[at]!, r[at + 1]!);
+    else path.lineTo(r[at]!, r[at + 1]!);
   }
+  return path;
 }
 
 function marker(pen: Pen, r: Float32Array, i: number, palette: Palette) {
