@@ -6,6 +6,9 @@ import { follower } from '../shared/follower';
 
 type Values = Record<string, number>;
 
+/** Findings that follow a hand leave the processor to the pictures in between; nobody reads ten of them a second. */
+const restBetween = 100;
+
 export function useFindings(
   cores: { frames: Core; answers: Core },
   document: () => Document | undefined,
@@ -36,7 +39,7 @@ export function useFindings(
   const follow = follower(async () => {
     const doc = document();
     if (doc && wanted(doc).length) await round(doc);
-  });
+  }, restBetween);
 
   async function round(doc: Document) {
     const { values } = await cores.frames.ask({ kind: 'values' });

@@ -16,8 +16,12 @@ export function exposeForTests(bench: ReturnType<typeof useBench>) {
       /** Whether the way from one scene to another is under way. */
       gliding: () => bench.gliding,
       document: () => bench.document,
-      /** Resolves when a frame with everything asked for so far is drawn. */
-      settled: () => bench.frames.request(),
+      /** Resolves when a frame with everything asked for so far is drawn, and one with the sizes of its labels. */
+      settled: async () => {
+        await bench.frames.request();
+        for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame);
+        await bench.frames.request();
+      },
     },
   });
 }

@@ -22,6 +22,9 @@ import { useSaving } from './saving';
 import { useSweeps } from './sweeps';
 
 /** Puts on a panel what the worker does not draw: labels and handles. */
+/** Milliseconds without a picture after which the formulas of the last one are shown. */
+const formulasWait = 40;
+
 export type Placer = (picture: PanelPicture) => void;
 
 type Change = (before: Document) => Document | Problem | Promise<Document | Problem>;
@@ -32,6 +35,15 @@ export const useBench = defineStore('bench', () => {
   const document = shallowRef<Document>();
   const loaded = shallowRef<Loaded>();
   const texts = shallowRef<FrameTexts>();
+  /** The formulas with the values in play: laying them out takes as long as all else, so every second picture waits. */
+  const formulas = shallowRef<FrameTexts['now']>([]);
+  let waiting = 0;
+  function followFormulas() {
+    const wait = !waiting;
+    window.clearTimeout(waiting);
+    waiting = wait ? window.setTimeout(followFormulas, formulasWait) : 0;
+    if (!wait && texts.value) formulas.value = texts.value.now;
+  }
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
   const presenting = ref(false);
@@ -76,6 +88,7 @@ export const useBench = defineStore('bench', () => {
     fractions.value = answer.dials;
     const words = answer.pictures[0]?.texts;
     if (words) texts.value = words;
+    followFormulas();
     answer.ended.forEach(sweeps.stop);
     void findings.follow();
     await nextTick();
@@ -136,6 +149,7 @@ export const useBench = defineStore('bench', () => {
     document.value = undefined;
     loaded.value = undefined;
     texts.value = undefined;
+    formulas.value = [];
     editing.value = '';
     mistake.value = '';
     scene.value = 0;
@@ -452,6 +466,7 @@ export const useBench = defineStore('bench', () => {
     putWindow,
     loaded,
     texts,
+    formulas,
     fractions,
     editing,
     mistake,

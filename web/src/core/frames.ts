@@ -63,9 +63,12 @@ export class Frames {
     return drawn;
   }
 
-  /** Tells a label's size; it counts from the next frame on. */
+  /** Tells a label's size; it counts from the next frame on, which is asked for where no hand asks for one. */
   measured(size: LabelSize) {
-    this.labels.push(size);
+    if (this.labels.push(size) > 1) return;
+    requestAnimationFrame(() => {
+      if (this.labels.length > 0) void this.request();
+    });
   }
 
   private merge(move: Move) {

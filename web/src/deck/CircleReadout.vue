@@ -48,6 +48,7 @@ const toggle = (r: RatioNow) =>
   background: var(--sheet);
 }
 .angle {
+  contain: layout style;
   margin: 0;
   color: var(--hue);
   padding-left: 8px;
@@ -60,6 +61,9 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+li {
+  contain: layout style;
 }
 button {
   display: flex;

@@ -16,10 +16,13 @@ const running = computed(() => bench.sweeps.isRunning(props.index));
 const name = computed(() => props.stated.name);
 const at = (share: number) => `${(100 * share).toFixed(2)}%`;
 
-const filled = computed(() => ({
-  left: at(Math.min(fraction.value, props.dial.zero)),
-  width: at(Math.abs(fraction.value - props.dial.zero)),
-}));
+// Moved by transforms, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
+const across = (share: number) => `translateX(${(100 * share).toFixed(2)}cqi)`;
+const filled = computed(() => {
+  const { zero } = props.dial;
+  const width = Math.abs(fraction.value - zero).toFixed(4);
+  return { transform: `${across(Math.min(fraction.value, zero))} scaleX(${width})` };
+});
 
 let end: (() => Promise<void>) | undefined;
 
@@ -207,7 +210,12 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
             :title="`Here ${mark.functions} becomes a ${mark.kind}`"
           />
           <i class="filled" :style="filled" />
-          <svg class="pointer" :style="{ left: at(fraction) }" viewBox="0 0 24 26" aria-hidden="true">
+          <svg
+            class="pointer"
+            :style="{ transform: across(fraction) }"
+            viewBox="0 0 24 26"
+            aria-hidden="true"
+          >
             <path d="M1 1h22v14l-11 10L1 15z" />
           </svg>
         </div>
@@ -328,6 +336,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 }
 .bar {
   position: relative;
+  container-type: inline-size;
   height: 100%;
 }
 .bar::before {
@@ -347,15 +356,21 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 .filled {
   position: absolute;
   top: 25px;
+  left: 0;
+  width: 100%;
   height: 6px;
   background: var(--hue);
+  transform-origin: left;
+  will-change: transform;
 }
 .pointer {
   position: absolute;
   top: 2px;
+  left: 0;
   width: 24px;
   height: 26px;
   margin-left: -12px;
+  will-change: transform;
   fill: var(--hue);
   stroke: var(--sheet);
   stroke-width: 1.5;

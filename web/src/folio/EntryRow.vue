@@ -65,7 +65,9 @@ function key(e: KeyboardEvent) {
 </template>
 
 <style scoped>
+/* Its own layer: when a number in a row changes, the other rows are not painted again. */
 .entry {
+  contain: layout style;
   display: flex;
   align-items: flex-start;
   gap: 10px;

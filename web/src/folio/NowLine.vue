@@ -6,7 +6,7 @@ import MathText from '../shared/MathText.vue';
 
 const props = defineProps<{ place: number }>();
 const bench = useBench();
-const now = computed(() => bench.texts?.now[props.place]);
+const now = computed(() => bench.formulas[props.place]);
 </script>
 
 <template>

@@ -8,27 +8,32 @@ const numbers = /(?<!hue-)\d+(?:\.\d+)?/g;
 const firstMark = 90817001;
 const mark = /90817\d{3}/g;
 
+/** Milliseconds without a change after which the spoken form of a formula follows. */
+const spokenAfter = 200;
+
 interface Place {
   node: Text;
   /** The text with marks. */
   pattern: string;
+  /** Whether it is seen, not only spoken. */
+  seen: boolean;
 }
 
 export class LiveFormula {
   private template = '';
   private shown = '';
   private places: Place[] = [];
+  private speaking = 0;
 
   constructor(private readonly spoken = true) {}
 
-  /** Shows LaTeX in an element that belongs to this formula alone; true when its size may have changed. */
-  show(element: HTMLElement, latex: string): boolean {
-    if (latex === this.shown) return false;
+  /** Shows LaTeX in an element that belongs to this formula alone. */
+  show(element: HTMLElement, latex: string) {
+    if (latex === this.shown) return;
     const values = latex.match(numbers) ?? [];
     let i = 0;
     const template = latex.replace(numbers, () => String(firstMark + i++));
     const isNew = template !== this.template;
-    const resized = isNew || latex.length !== this.shown.length;
     if (isNew) {
       element.innerHTML = typeset(template, this.spoken);
       this.template = template;
@@ -40,19 +45,26 @@ export class LiveFormula {
         this.places = [];
       }
     }
-    for (const { node, pattern } of this.places) {
-      const text = pattern.replace(mark, (m) => values[Number(m) - firstMark] ?? m);
-      if (node.data !== text) node.data = text;
-    }
     this.shown = latex;
-    return resized;
+    const write = (places: Place[]) => {
+      for (const { node, pattern } of places) {
+        const text = pattern.replace(mark, (m) => values[Number(m) - firstMark] ?? m);
+        if (node.data !== text) node.data = text;
+      }
+    };
+    write(this.places.filter((p) => p.seen || isNew));
+    // What is spoken follows when the hand rests: nobody hears sixty values a second, and it has a layout of its own.
+    window.clearTimeout(this.speaking);
+    const later = this.places.filter((p) => !p.seen && !isNew);
+    if (later.length) this.speaking = window.setTimeout(write, spokenAfter, later);
   }
 }
 
 /** Tells whether every number's mark was found whole in what is seen, not only in what is spoken. */
 function holdsAll(places: Place[], count: number): boolean {
-  const seen = places.filter(({ node }) => node.parentElement?.closest('.katex-html'));
-  return new Set(seen.flatMap(({ pattern }) => pattern.match(mark) ?? [])).size === count;
+  return (
+    new Set(places.filter((p) => p.seen).flatMap(({ pattern }) => pattern.match(mark) ?? [])).size === count
+  );
 }
 
 function placesIn(element: HTMLElement): Place[] {
@@ -60,7 +72,8 @@ function placesIn(element: HTMLElement): Place[] {
   const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
   while (walker.nextNode()) {
     const node = walker.currentNode as Text;
-    if (node.data.search(mark) >= 0) places.push({ node, pattern: node.data });
+    if (node.data.search(mark) < 0) continue;
+    places.push({ node, pattern: node.data, seen: !!node.parentElement?.closest('.katex-html') });
   }
   return places;
 }

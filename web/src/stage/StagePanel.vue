@@ -73,16 +73,8 @@ async function openReading() {
   await readingCard.value?.focus();
 }
 
-/** Label sizes that came with this frame count in the next, which is asked for at once. */
-let again = false;
 function measured(id: string, width: number, height: number) {
   bench.frames.measured([props.index, id, width, height]);
-  if (again) return;
-  again = true;
-  queueMicrotask(() => {
-    again = false;
-    void bench.frames.request();
-  });
 }
 
 function fitSize() {
@@ -92,7 +84,6 @@ function fitSize() {
   bench.frames.panels[props.index] = size;
   const { palette, typeSize } = paletteOf(box.value!);
   bench.canvases.look(props.index, { palette, ratio: window.devicePixelRatio || 1 });
-  layer.remeasure();
   void bench.frames.request(['typeSize', props.index, typeSize]);
 }
 
@@ -119,6 +110,7 @@ onMounted(() => {
 });
 onBeforeUnmount(() => {
   observer.disconnect();
+  layer.close();
   unlisten();
   window.clearTimeout(describing);
   bench.placers[props.index] = undefined;
@@ -311,8 +303,8 @@ async function nudge(e: KeyboardEvent, handle: Place) {
   min-height: 0;
   background: var(--sheet);
   border: 1px solid var(--hairline);
-  border-radius: 6px;
-  overflow: hidden;
+  /* Rounder corners would have to be cut from the canvases, in one more pass over the panel in every frame. */
+  border-radius: 2px;
 }
 .plane {
   position: absolute;
@@ -366,5 +358,6 @@ canvas {
   background: none;
   touch-action: none;
   cursor: move;
+  will-change: transform;
 }
 </style>

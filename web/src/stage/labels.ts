@@ -16,16 +16,24 @@ function styleOf(colour: number): string {
 /** The labels of one panel, in a layer above its canvas. */
 export class LabelLayer {
   private readonly shown = new Map<string, Shown>();
+  /** Tells sizes after the page has laid out by itself: asking for them would make it lay out once more a frame. */
+  private readonly observer: ResizeObserver;
 
   constructor(
     private readonly layer: HTMLElement,
-    private readonly measured: (id: string, width: number, height: number) => void,
-  ) {}
+    measured: (id: string, width: number, height: number) => void,
+  ) {
+    this.observer = new ResizeObserver((entries) => {
+      for (const { target, borderBoxSize } of entries) {
+        const { inlineSize, blockSize } = borderBoxSize[0]!;
+        if (target.isConnected) measured((target as HTMLElement).dataset.id!, inlineSize, blockSize);
+      }
+    });
+  }
 
-  /** Shows the labels at their places; sizes that are new are measured and told. */
+  /** Shows the labels at their places; sizes that are new are told. */
   show(labels: Label[], places: Place[]) {
     const gone = new Set(this.shown.keys());
-    const changed: [string, HTMLElement][] = [];
     for (const { index, x, y } of places) {
       const label = labels[index];
       if (!label) continue;
@@ -33,25 +41,26 @@ export class LabelLayer {
       let known = this.shown.get(label.id);
       if (!known) {
         const element = document.createElement('div');
+        element.dataset.id = label.id;
         this.layer.append(element);
+        this.observer.observe(element);
         known = { element, formula: new LiveFormula(false) };
         this.shown.set(label.id, known);
       }
-      if (known.formula.show(known.element, label.latex)) changed.push([label.id, known.element]);
+      known.formula.show(known.element, label.latex);
       const style = `label ${styleOf(label.colour)}`;
       if (known.element.className !== style) known.element.className = style;
       known.element.style.transform = `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`;
     }
     for (const id of gone) {
-      this.shown.get(id)!.element.remove();
+      const { element } = this.shown.get(id)!;
+      this.observer.unobserve(element);
+      element.remove();
       this.shown.delete(id);
     }
-    // Measured after all changes, so that the page lays out once.
-    for (const [id, element] of changed) this.measured(id, element.offsetWidth, element.offsetHeight);
   }
 
-  /** Measures all again: the size of the type has changed. */
-  remeasure() {
-    for (const [id, { element }] of this.shown) this.measured(id, element.offsetWidth, element.offsetHeight);
+  close() {
+    this.observer.disconnect();
   }
 }
