@@ -33,11 +33,16 @@ type analyser struct {
 	trees      map[string]derivatives
 	quotients  map[string]quotient
 	numerators map[string]expr.Node
+	rows       map[string][]outweighing
 	budget     breaks.Budget
+	effort     series.Effort
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
-const maxWork = 1500000
+const maxWork = 1000000
+
+// maxSymbols bounds the series of one function, in symbols of their coefficients: about a tenth of a second.
+const maxSymbols = 4000
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {
@@ -88,7 +93,8 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, budget: breaks.Budget{Left: maxWork, Over: maxWork}}
+		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
+		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxSymbols}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}
@@ -317,11 +323,16 @@ func (a *analyser) examine() {
 			continue
 		}
 		d := a.derive(tree)
-		for list, n := range map[string]expr.Node{"zeros": d.simple, "extrema": d.first, "inflections": d.second} {
-			if !depends(n, a.variable) {
+		// In this order, so that what matters most is looked for while there is work left to spend.
+		for _, wanted := range []struct {
+			list string
+			n    expr.Node
+		}{{"zeros", d.simple}, {"extrema", d.first}, {"inflections", d.second}} {
+			list := wanted.list
+			if !depends(wanted.n, a.variable) {
 				continue
 			}
-			set := a.zerosIn(n, lo, hi)
+			set := a.zerosIn(wanted.n, lo, hi)
 			a.endless[list] = a.endless[list] || set.endless
 			a.unsettled[list] = a.unsettled[list] || !set.complete
 			for _, z := range set.zeros {
@@ -549,7 +560,7 @@ func (a *analyser) approach(i int) {
 func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	if !p.x.IsFinite() {
 		probe := between(s.lo.Value, s.hi.Value)
-		return series.FarOut(s.simple, a.variable, -side, probe)
+		return a.effort.FarOut(s.simple, a.variable, -side, probe)
 	}
 	if !p.cut || p.border {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
@@ -563,7 +574,7 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	}
 	if p.x.Exact != nil {
 		probe := between(s.lo.Value, s.hi.Value)
-		if b := series.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
+		if b := a.effort.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
 			return b
 		}
 	}

@@ -243,8 +243,8 @@ func (a *analyser) slopesAt(i int, left, right *segment) (l, r series.Behaviour,
 		return l, r, false
 	}
 	x := exact.Of(p.x.Exact)
-	l = series.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
-	r = series.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
+	l = a.effort.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
+	r = a.effort.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
 	decided := func(b series.Behaviour) bool { return b.Kind != series.Unknown && b.Kind != series.Restless }
 	return l, r, decided(l) && decided(r)
 }
@@ -621,7 +621,7 @@ func (a *analyser) swingsWide(s *segment, side int) bool {
 		rest = times(rest, n)
 	}
 	probe := between(s.lo.Value, s.hi.Value)
-	b := series.FarOut(symbolic.Simplify(rest).Node, a.variable, side, probe)
+	b := a.effort.FarOut(symbolic.Simplify(rest).Node, a.variable, side, probe)
 	return b.Kind == series.Rising || b.Kind == series.Falling
 }
 

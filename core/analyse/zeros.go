@@ -133,13 +133,8 @@ func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
 	if !(from < to) {
 		return out
 	}
-	values, complete := breaks.Zeros(n, a.variable, from, to, &a.budget)
-	if !complete {
-		// Where the formula fades to 0 at an end no interval can tell its sign; there its leading power does.
-		if near, far := from+a.fading(n, from, to, 1), to-a.fading(n, to, from, -1); near > from || far < to {
-			values, complete = breaks.Zeros(n, a.variable, near, far, &a.budget)
-		}
-	}
+	// Where the formula fades to 0 at an end no interval can tell its sign; there its leading power does.
+	values, complete := breaks.Zeros(n, a.variable, from+a.fading(n, from, to, 1), to-a.fading(n, to, from, -1), &a.budget)
 	out.complete = complete
 	margin := 1e-9 * math.Max(to-from, 1+math.Max(math.Abs(from), math.Abs(to)))
 	afterLo, beforeHi := a.faded(n, lo, values, 1), a.faded(n, hi, values, -1)
@@ -165,7 +160,7 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 	if !ok || reach == 0 {
 		return 0
 	}
-	if b := series.Near(n, a.variable, p, side, between(end, other)); b.Kind != series.Finite || !b.Limit.IsZero() || b.Side == 0 {
+	if b := a.effort.Near(n, a.variable, p, side, between(end, other)); b.Kind != series.Finite || !b.Limit.IsZero() || b.Side == 0 {
 		return 0
 	}
 	return reach
@@ -181,7 +176,7 @@ func (a *analyser) powerLike(n expr.Node, end, other float64, side int) float64 
 	order := func(h float64) float64 {
 		return math.Log2(f([]float64{end + float64(side)*h}) / f([]float64{end + float64(side)*h/2}))
 	}
-	for _, h := range []float64{0.1, 0.03, 0.01} {
+	for _, h := range []float64{0.1, 0.03, 0.01, 0.003, 0.001} {
 		if h = math.Min(h, math.Abs(other-end)/4); h <= 0 {
 			return 0
 		}
@@ -208,7 +203,7 @@ func (a *analyser) faded(n expr.Node, end float64, values []float64, side int) f
 		if !ok {
 			return end
 		}
-		b := series.Near(n, a.variable, p, side, v)
+		b := a.effort.Near(n, a.variable, p, side, v)
 		if b.Kind != series.Unknown && b.Kind != series.Restless && (b.Side != 0 || !b.Limit.IsZero()) {
 			return reach
 		}
@@ -255,7 +250,7 @@ func (a *analyser) exactPlace(end float64) (exact.Value, bool) {
 // maxRecognised bounds the formulas that are tried at exact numbers, maxCompared those whose terms are.
 const maxRecognised, maxCompared = 120, 90
 
-// maxPairs bounds the pairs of terms that are compared, each as large as the formula.
+// maxPairs bounds the quotients of terms that are compared, all their sizes together.
 const maxPairs = 3000
 
 // recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
@@ -288,7 +283,7 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 
 // tail finds a place beyond which, on one side, the formula surely has no zero; NaN where that could not be shown.
 func (a *analyser) tail(n expr.Node, side int, other float64) float64 {
-	t := tailProof{n: n, variable: a.variable, side: side, enclose: breaks.Enclose(n, a.variable)}
+	t := tailProof{n: n, variable: a.variable, effort: &a.effort, side: side, enclose: breaks.Enclose(n, a.variable), rows: a.rowsOf}
 	for _, r := range []float64{8, 20, 60, 300, 2000} {
 		if side > 0 && r < other {
 			r = other + r
@@ -308,9 +303,10 @@ type tailProof struct {
 	variable string
 	side     int
 	enclose  breaks.Enclosure
+	effort   *series.Effort
 	limit    *series.Behaviour
-	terms    []outweighing
-	ready    bool
+	// rows gives the terms of a formula with the quotients of all others by it.
+	rows func(n expr.Node) []outweighing
 }
 
 // outweighing is a term with the quotients of all others by it, and its factors that could be 0.
@@ -360,7 +356,7 @@ func (t *tailProof) holds(r float64) bool {
 	}
 	if way == -sign {
 		if t.limit == nil {
-			b := series.FarOut(t.n, t.variable, t.side, float64(t.side)*1e9)
+			b := t.effort.FarOut(t.n, t.variable, t.side, float64(t.side)*1e9)
 			t.limit = &b
 		}
 		return t.limit.Kind == series.Finite && t.limit.Limit.Float()*float64(sign) >= 0
@@ -369,11 +365,7 @@ func (t *tailProof) holds(r float64) bool {
 }
 
 func (t *tailProof) outweighed(r float64) bool {
-	if !t.ready {
-		t.ready = true
-		t.prepare()
-	}
-	for _, term := range t.terms {
+	for _, term := range t.rows(t.n) {
 		total := 0.0
 		for _, q := range term.others {
 			total += q.bound(t.beyond(r), float64(t.side)*r, t.side)
@@ -429,34 +421,54 @@ func (q ratio) bound(beyond interval.I, r float64, side int) float64 {
 	return size
 }
 
-func (t *tailProof) prepare() {
-	terms, ok := symbolic.Numerator(withExponentials(t.n))
-	if !ok || len(terms) < 2 || symbolic.Size(t.n) > maxCompared || len(terms)*len(terms)*symbolic.Size(t.n) > maxPairs {
-		return
+// rowsOf works the quotients of a formula's terms out once, for both sides.
+func (a *analyser) rowsOf(n expr.Node) []outweighing {
+	key := expr.Text(n)
+	rows, known := a.rows[key]
+	if !known {
+		rows = compared(n, a.variable)
+		a.rows[key] = rows
 	}
-	nodes := make([]expr.Node, len(terms))
-	for i, term := range terms {
-		nodes[i] = term.Node()
+	return rows
+}
+
+// compared divides the terms of a formula by each other; nil where that would take too long.
+func compared(n expr.Node, variable string) (rows []outweighing) {
+	exponential := withExponentials(n)
+	if symbolic.Size(exponential) > maxCompared {
+		return nil
 	}
-	for i := range nodes {
+	terms, ok := symbolic.Numerator(exponential)
+	if !ok || len(terms) < 2 {
+		return nil
+	}
+	size := 0
+	for _, term := range terms {
+		size += symbolic.Size(term.Product())
+	}
+	if 2*len(terms)*size > maxPairs {
+		return nil
+	}
+	for i := range terms {
 		row := outweighing{}
 		for _, f := range terms[i].Factors {
 			if c, ok := f.Base.(*expr.Constant); !ok || c.Name != "e" {
-				row.factors = append(row.factors, breaks.Enclose(f.Base, t.variable))
+				row.factors = append(row.factors, breaks.Enclose(f.Base, variable))
 			}
 		}
-		for j := range nodes {
+		for j := range terms {
 			if i == j {
 				continue
 			}
-			q := symbolic.Simplify(over(nodes[j], nodes[i])).Node
-			value, err := program.CompilePoint(q, []string{t.variable})
+			quotient := terms[j].Over(terms[i])
+			q := quotient.Product()
+			value, err := program.CompilePoint(q, []string{variable})
 			if err != nil {
-				return
+				return nil
 			}
-			d := symbolic.Simplify(over(symbolic.Derivative(q, t.variable), q)).Node
-			row.others = append(row.others, ratio{value, breaks.Enclose(q, t.variable), breaks.Enclose(d, t.variable)})
+			row.others = append(row.others, ratio{value, breaks.Enclose(q, variable), breaks.Enclose(quotient.Rate(variable), variable)})
 		}
-		t.terms = append(t.terms, row)
+		rows = append(rows, row)
 	}
+	return rows
 }

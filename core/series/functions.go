@@ -12,6 +12,7 @@ import (
 
 // walker turns a tree into its sum at one place.
 type walker struct {
+	*Effort
 	variable string
 	x        sum
 	depth    int
@@ -35,7 +36,7 @@ func (w *walker) walk(n expr.Node) sum {
 		}
 		return w.x
 	case *expr.Neg:
-		return scaled(w.walk(n.X), exact.Int(-1))
+		return w.scaled(w.walk(n.X), exact.Int(-1))
 	case *expr.Binary:
 		return w.binary(n)
 	case *expr.Call:
@@ -51,26 +52,26 @@ func (w *walker) binary(n *expr.Binary) sum {
 	l := w.walk(n.L)
 	if n.Op == expr.Pow {
 		if e, ok := symbolic.Fraction(n.R); ok {
-			return raise(l, e, w.depth)
+			return w.raise(l, e, w.depth)
 		}
 		if c, ok := n.L.(*expr.Constant); ok && c.Name == "e" {
-			return exponential(w.walk(n.R), w.depth)
+			return w.exponential(w.walk(n.R), w.depth)
 		}
-		return exponential(multiply(w.walk(n.R), logarithm(l, w.depth)), w.depth)
+		return w.exponential(w.multiply(w.walk(n.R), w.logarithm(l, w.depth)), w.depth)
 	}
 	r := w.walk(n.R)
 	switch n.Op {
 	case expr.Add:
-		return add(l, r)
+		return w.add(l, r)
 	case expr.Sub:
-		return add(l, scaled(r, exact.Int(-1)))
+		return w.add(l, w.scaled(r, exact.Int(-1)))
 	case expr.Mul:
-		return multiply(l, r)
+		return w.multiply(l, r)
 	}
-	return multiply(l, w.inverse(r))
+	return w.multiply(l, w.inverse(r))
 }
 
-func (w *walker) inverse(a sum) sum { return raise(a, big.NewRat(-1, 1), w.depth) }
+func (w *walker) inverse(a sum) sum { return w.raise(a, big.NewRat(-1, 1), w.depth) }
 
 func (w *walker) call(n *expr.Call) sum {
 	a := w.walk(n.Args[0])
@@ -80,36 +81,36 @@ func (w *walker) call(n *expr.Call) sum {
 	case "cos":
 		return w.cosine(a)
 	case "tan":
-		return multiply(w.sine(a), w.inverse(w.cosine(a)))
+		return w.multiply(w.sine(a), w.inverse(w.cosine(a)))
 	case "cot":
-		return multiply(w.cosine(a), w.inverse(w.sine(a)))
+		return w.multiply(w.cosine(a), w.inverse(w.sine(a)))
 	case "sec":
 		return w.inverse(w.cosine(a))
 	case "csc":
 		return w.inverse(w.sine(a))
 	case "exp":
-		return exponential(a, w.depth)
+		return w.exponential(a, w.depth)
 	case "ln":
-		return logarithm(a, w.depth)
+		return w.logarithm(a, w.depth)
 	case "log":
 		base := exact.Int(10)
 		if len(n.Args) == 2 {
 			base = exact.Of(n.Args[1])
 		}
-		return scaled(logarithm(a, w.depth), exact.Int(1).Over(base.Apply("ln")))
+		return w.scaled(w.logarithm(a, w.depth), exact.Int(1).Over(base.Apply("ln")))
 	case "sqrt":
-		return raise(a, big.NewRat(1, 2), w.depth)
+		return w.raise(a, big.NewRat(1, 2), w.depth)
 	case "cbrt":
-		return raise(a, big.NewRat(1, 3), w.depth)
+		return w.raise(a, big.NewRat(1, 3), w.depth)
 	case "root":
 		if degree, ok := exact.Of(n.Args[1]).Rat(); ok && degree.Sign() > 0 {
-			return raise(a, new(big.Rat).Inv(degree), w.depth)
+			return w.raise(a, new(big.Rat).Inv(degree), w.depth)
 		}
 	case "abs":
 		if a.isZero() {
 			return a
 		}
-		return scaled(a, exact.Int(int64(signOf(a.definite().c))))
+		return w.scaled(a, exact.Int(int64(signOf(a.definite().c))))
 	case "sgn":
 		if a.isZero() {
 			return a
@@ -118,21 +119,21 @@ func (w *walker) call(n *expr.Call) sum {
 	case "floor":
 		return w.floor(a)
 	case "ceil":
-		return scaled(w.floor(scaled(a, exact.Int(-1))), exact.Int(-1))
+		return w.scaled(w.floor(w.scaled(a, exact.Int(-1))), exact.Int(-1))
 	case "min", "max":
 		return w.extreme(n)
 	case "arctan":
 		return w.arctangent(a)
 	case "arccot":
-		return add(constant(halfPi()), scaled(w.arctangent(a), exact.Int(-1)))
+		return w.add(constant(halfPi()), w.scaled(w.arctangent(a), exact.Int(-1)))
 	case "arcsin":
 		return w.arcsine(a)
 	case "arccos":
-		return add(constant(halfPi()), scaled(w.arcsine(a), exact.Int(-1)))
+		return w.add(constant(halfPi()), w.scaled(w.arcsine(a), exact.Int(-1)))
 	case "arccsc":
 		return w.arcsine(w.inverse(a))
 	case "arcsec":
-		return add(constant(halfPi()), scaled(w.arcsine(w.inverse(a)), exact.Int(-1)))
+		return w.add(constant(halfPi()), w.scaled(w.arcsine(w.inverse(a)), exact.Int(-1)))
 	}
 	return w.hyperbolic(n.Name, a)
 }
@@ -153,35 +154,35 @@ func halfPi() exact.Value {
 func (w *walker) hyperbolic(name string, a sum) sum {
 	half := exact.Fractional(big.NewRat(1, 2))
 	both := func() (rise, fall sum) {
-		return exponential(a, w.depth), exponential(scaled(a, exact.Int(-1)), w.depth)
+		return w.exponential(a, w.depth), w.exponential(w.scaled(a, exact.Int(-1)), w.depth)
 	}
-	minus := func(a, b sum) sum { return add(a, scaled(b, exact.Int(-1))) }
-	root := func(a sum, c int64) sum { return raise(add(multiply(a, a), whole(c)), big.NewRat(1, 2), w.depth) }
+	minus := func(a, b sum) sum { return w.add(a, w.scaled(b, exact.Int(-1))) }
+	root := func(a sum, c int64) sum { return w.raise(w.add(w.multiply(a, a), whole(c)), big.NewRat(1, 2), w.depth) }
 	switch name {
 	case "sinh":
 		rise, fall := both()
-		return scaled(minus(rise, fall), half)
+		return w.scaled(minus(rise, fall), half)
 	case "cosh":
 		rise, fall := both()
-		return scaled(add(rise, fall), half)
+		return w.scaled(w.add(rise, fall), half)
 	case "tanh":
 		rise, fall := both()
-		return multiply(minus(rise, fall), w.inverse(add(rise, fall)))
+		return w.multiply(minus(rise, fall), w.inverse(w.add(rise, fall)))
 	case "coth":
 		rise, fall := both()
-		return multiply(add(rise, fall), w.inverse(minus(rise, fall)))
+		return w.multiply(w.add(rise, fall), w.inverse(minus(rise, fall)))
 	case "arsinh":
 		if a.isZero() {
 			return a
 		}
 		// The sum u + √(u² + 1) cancels for u < 0; the function is odd.
 		sign := exact.Int(int64(signOf(a.definite().c)))
-		u := scaled(a, sign)
-		return scaled(logarithm(add(u, root(u, 1)), w.depth), sign)
+		u := w.scaled(a, sign)
+		return w.scaled(w.logarithm(w.add(u, root(u, 1)), w.depth), sign)
 	case "arcosh":
-		return logarithm(add(a, root(a, -1)), w.depth)
+		return w.logarithm(w.add(a, root(a, -1)), w.depth)
 	case "artanh":
-		return scaled(logarithm(multiply(add(whole(1), a), w.inverse(minus(whole(1), a))), w.depth), half)
+		return w.scaled(w.logarithm(w.multiply(w.add(whole(1), a), w.inverse(minus(whole(1), a))), w.depth), half)
 	}
 	giveUp()
 	return sum{}
@@ -203,7 +204,7 @@ func (w *walker) sine(a sum) sum {
 		return bounded()
 	}
 	_, c, small := a.parts()
-	return compose(cycle(c.Apply("sin"), c.Apply("cos")), small, w.depth)
+	return w.compose(cycle(c.Apply("sin"), c.Apply("cos")), small, w.depth)
 }
 
 func (w *walker) cosine(a sum) sum {
@@ -211,7 +212,7 @@ func (w *walker) cosine(a sum) sum {
 		return bounded()
 	}
 	_, c, small := a.parts()
-	return compose(cycle(c.Apply("cos"), c.Apply("sin").Neg()), small, w.depth)
+	return w.compose(cycle(c.Apply("cos"), c.Apply("sin").Neg()), small, w.depth)
 }
 
 // cycle gives the coefficients of a function with f″ = −f, from f and f′.
@@ -233,12 +234,12 @@ func cycle(f, slope exact.Value) func(k int) exact.Value {
 func (w *walker) arctangent(a sum) sum {
 	if len(a.terms) > 0 && a.terms[0].compare(unit) > 0 {
 		sign := exact.Int(int64(signOf(a.definite().c)))
-		return add(constant(halfPi().Times(sign)), scaled(w.arctangent(w.inverse(a)), exact.Int(-1)))
+		return w.add(constant(halfPi().Times(sign)), w.scaled(w.arctangent(w.inverse(a)), exact.Int(-1)))
 	}
 	_, c, small := a.parts()
 	one := exact.Int(1)
 	slope := powerSeries([]exact.Value{one.Plus(c.Times(c)), c.Times(exact.Int(2)), one}, big.NewRat(-1, 1), w.depth)
-	return compose(integral(c.Apply("arctan"), slope), small, w.depth)
+	return w.compose(integral(c.Apply("arctan"), slope), small, w.depth)
 }
 
 // arcsine at a limit c integrates (1 − (c + ε)²)^(−1/2); at ±1 it is ±(π/2 − 2·arcsin √((1 ∓ a)/2)).
@@ -246,11 +247,11 @@ func (w *walker) arcsine(a sum) sum {
 	_, c, small := a.parts()
 	one := exact.Int(1)
 	if size := c.Times(c).Minus(one); size.IsZero() {
-		near := scaled(add(whole(1), scaled(a, c.Neg())), exact.Fractional(big.NewRat(1, 2)))
-		return scaled(add(constant(halfPi()), scaled(w.arcsine(raise(near, big.NewRat(1, 2), w.depth)), exact.Int(-2))), c)
+		near := w.scaled(w.add(whole(1), w.scaled(a, c.Neg())), exact.Fractional(big.NewRat(1, 2)))
+		return w.scaled(w.add(constant(halfPi()), w.scaled(w.arcsine(w.raise(near, big.NewRat(1, 2), w.depth)), exact.Int(-2))), c)
 	}
 	slope := powerSeries([]exact.Value{one.Minus(c.Times(c)), c.Times(exact.Int(-2)), exact.Int(-1)}, big.NewRat(-1, 2), w.depth)
-	return compose(integral(c.Apply("arcsin"), slope), small, w.depth)
+	return w.compose(integral(c.Apply("arcsin"), slope), small, w.depth)
 }
 
 // mostPowerSize bounds the exact numbers whose powers are multiplied out: the coefficients of longer ones grow without end.
@@ -307,7 +308,7 @@ func (w *walker) extreme(n *expr.Call) sum {
 	out := w.walk(n.Args[0])
 	for _, other := range n.Args[1:] {
 		b := w.walk(other)
-		d := add(out, scaled(b, exact.Int(-1)))
+		d := w.add(out, w.scaled(b, exact.Int(-1)))
 		if d.isZero() {
 			continue
 		}

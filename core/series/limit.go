@@ -32,21 +32,21 @@ type Behaviour struct {
 }
 
 // depths are tried in turn: most functions need few terms, cancellation needs more.
-var depths = []int{4, 7, 10}
+var depths = []int{2, 4, 7, 10}
 
 // Near is the behaviour of n, in radians and without other letters, as its variable comes to the point from one side (−1
 // or 1). Nothing special may lie between the point and probe, a place on that side.
-func Near(n expr.Node, variable string, point exact.Value, side int, probe float64) Behaviour {
+func (e *Effort) Near(n expr.Node, variable string, point exact.Value, side int, probe float64) Behaviour {
 	x := constant(point)
-	x = add(x, sum{terms: []term{{scale: scale{q: big.NewRat(1, 1)}, c: exact.Int(int64(side))}}})
-	return behaviour(n, walker{variable: variable, x: x, probe: probe}, 0)
+	x = e.add(x, sum{terms: []term{{scale: scale{q: big.NewRat(1, 1)}, c: exact.Int(int64(side))}}})
+	return behaviour(n, walker{Effort: e, variable: variable, x: x, probe: probe}, 0)
 }
 
 // FarOut is the behaviour of n as its variable grows (side 1) or falls (−1) without bound; probe lies beyond
 // everything special.
-func FarOut(n expr.Node, variable string, side int, probe float64) Behaviour {
+func (e *Effort) FarOut(n expr.Node, variable string, side int, probe float64) Behaviour {
 	x := sum{terms: []term{{scale: scale{q: big.NewRat(-1, 1)}, c: exact.Int(int64(side))}}}
-	return behaviour(n, walker{variable: variable, x: x, probe: probe}, side)
+	return behaviour(n, walker{Effort: e, variable: variable, x: x, probe: probe}, side)
 }
 
 func behaviour(n expr.Node, w walker, side int) Behaviour {

@@ -40,6 +40,25 @@ type unknown struct{}
 
 func giveUp() { panic(unknown{}) }
 
+// Effort bounds the arithmetic with irrational coefficients of several series together, in symbols of the numbers that
+// are put together. When nothing is left, what is asked stays Unknown. A nil Effort has no bound.
+type Effort struct{ Left int }
+
+// spend counts one operation; with fractions it costs next to nothing.
+func (e *Effort) spend(a, b exact.Value) {
+	if e == nil {
+		return
+	}
+	for _, c := range [2]exact.Value{a, b} {
+		if _, rational := c.Rat(); !rational {
+			e.Left -= symbolic.Size(c.Node())
+		}
+	}
+	if e.Left < 0 {
+		giveUp()
+	}
+}
+
 var (
 	zero = new(big.Rat)
 	unit = scale{q: zero}
@@ -70,7 +89,7 @@ func comparePrincipal(p, q []term) int {
 	if len(p) == 0 && len(q) == 0 {
 		return 0
 	}
-	d := add(sum{terms: p}, sum{terms: negated(q)})
+	d := (*Effort)(nil).add(sum{terms: p}, sum{terms: negated(q)})
 	if len(d.terms) == 0 {
 		return 0
 	}
@@ -97,7 +116,7 @@ func negated(terms []term) []term {
 func (a scale) times(b scale) scale {
 	out := scale{q: new(big.Rat).Add(a.q, b.q), l: a.l + b.l, p: a.p}
 	if len(b.p) > 0 {
-		out.p = add(sum{terms: a.p}, sum{terms: b.p}).terms
+		out.p = (*Effort)(nil).add(sum{terms: a.p}, sum{terms: b.p}).terms
 	}
 	return out
 }
@@ -128,7 +147,7 @@ func whole(n int64) sum { return constant(exact.Int(n)) }
 // bounded is a quantity in [−1, 1] that tends to nothing.
 func bounded() sum { return sum{terms: []term{{scale: unit, c: exact.Int(1), restless: true}}} }
 
-func add(a, b sum) sum {
+func (e *Effort) add(a, b sum) sum {
 	out := sum{cut: a.cut}
 	if b.cut != nil && (out.cut == nil || b.cut.compare(*out.cut) > 0) {
 		out.cut = b.cut
@@ -158,7 +177,7 @@ func add(a, b sum) sum {
 			push(b.terms[j])
 			j++
 		default:
-			if t, left := merged(a.terms[i], b.terms[j]); left {
+			if t, left := e.merged(a.terms[i], b.terms[j]); left {
 				push(t)
 			}
 			i++
@@ -169,11 +188,12 @@ func add(a, b sum) sum {
 }
 
 // merged adds two terms of one scale; left is false when they cancel exactly.
-func merged(a, b term) (t term, left bool) {
+func (e *Effort) merged(a, b term) (t term, left bool) {
 	if a.restless || b.restless {
 		a.restless, a.c = true, exact.Int(1)
 		return a, true
 	}
+	e.spend(a.c, b.c)
 	a.c = held(a.c.Plus(b.c))
 	if a.c.IsZero() {
 		return a, false
@@ -201,13 +221,14 @@ func (a sum) shortened() sum {
 	return a
 }
 
-func scaled(a sum, c exact.Value) sum {
+func (e *Effort) scaled(a sum, c exact.Value) sum {
 	if c.IsZero() {
 		return sum{cut: a.cut}
 	}
 	out := sum{cut: a.cut, terms: make([]term, len(a.terms))}
 	for i, t := range a.terms {
 		if !t.restless {
+			e.spend(t.c, c)
 			t.c = held(t.c.Times(c))
 		}
 		out.terms[i] = t
@@ -215,7 +236,7 @@ func scaled(a sum, c exact.Value) sum {
 	return out
 }
 
-func multiply(a, b sum) sum {
+func (e *Effort) multiply(a, b sum) sum {
 	out := sum{}
 	if len(a.terms) > 0 && b.cut != nil {
 		out.cut = later(out.cut, a.terms[0].times(*b.cut))
@@ -229,16 +250,18 @@ func multiply(a, b sum) sum {
 	for _, s := range a.terms {
 		row := sum{cut: out.cut}
 		for _, t := range b.terms {
-			product := term{scale: s.times(t.scale), c: s.c.Times(t.c), restless: s.restless || t.restless}
-			if product.restless {
-				product.c = exact.Int(1)
+			product := term{scale: s.times(t.scale), c: exact.Int(1), restless: s.restless || t.restless}
+			if out.cut != nil && product.compare(*out.cut) <= 0 {
+				continue
 			}
-			if out.cut == nil || product.compare(*out.cut) > 0 {
-				row.terms = append(row.terms, product)
+			if !product.restless {
+				e.spend(s.c, t.c)
+				product.c = held(s.c.Times(t.c))
 			}
+			row.terms = append(row.terms, product)
 		}
 		sort.SliceStable(row.terms, func(i, j int) bool { return row.terms[i].compare(row.terms[j].scale) > 0 })
-		out = add(out, row)
+		out = e.add(out, row)
 	}
 	return out
 }
@@ -263,7 +286,7 @@ func (a sum) lead() term {
 func (a sum) isZero() bool { return len(a.terms) == 0 && a.cut == nil }
 
 // apart splits a into its first term m and ε with a = m(1 + ε), ε → 0.
-func (a sum) apart() (m term, epsilon sum) {
+func (e *Effort) apart(a sum) (m term, epsilon sum) {
 	m = a.lead()
 	if m.restless {
 		giveUp()
@@ -271,7 +294,7 @@ func (a sum) apart() (m term, epsilon sum) {
 	inverse := m.raised(big.NewRat(-1, 1))
 	rest := sum{terms: a.terms[1:], cut: a.cut}
 	one := exact.Int(1)
-	epsilon = multiply(rest, sum{terms: []term{{scale: inverse, c: one.Over(m.c)}}})
+	epsilon = e.multiply(rest, sum{terms: []term{{scale: inverse, c: one.Over(m.c)}}})
 	if len(epsilon.terms) > 0 && epsilon.terms[0].compare(unit) >= 0 {
 		giveUp()
 	}
@@ -279,15 +302,15 @@ func (a sum) apart() (m term, epsilon sum) {
 }
 
 // compose is Σ c(k)·ε^k for an ε that tends to 0, so many terms deep.
-func compose(c func(k int) exact.Value, epsilon sum, depth int) sum {
+func (e *Effort) compose(c func(k int) exact.Value, epsilon sum, depth int) sum {
 	out := constant(c(0))
 	if epsilon.isZero() {
 		return out
 	}
 	power := whole(1)
 	for k := 1; k < depth; k++ {
-		power = multiply(power, epsilon)
-		out = add(out, scaled(power, c(k)))
+		power = e.multiply(power, epsilon)
+		out = e.add(out, e.scaled(power, c(k)))
 	}
 	end := unit
 	if len(epsilon.terms) > 0 {
@@ -295,7 +318,7 @@ func compose(c func(k int) exact.Value, epsilon sum, depth int) sum {
 	} else {
 		end = *epsilon.cut
 	}
-	return add(out, sum{cut: &end})
+	return e.add(out, sum{cut: &end})
 }
 
 // binomials are the coefficients of (1 + ε)^r.
@@ -311,11 +334,11 @@ func binomials(r *big.Rat) func(k int) exact.Value {
 }
 
 // raise is a^r; a negative a needs an r with an odd denominator.
-func raise(a sum, r *big.Rat, depth int) sum {
+func (e *Effort) raise(a sum, r *big.Rat, depth int) sum {
 	if a.isZero() && r.Sign() > 0 {
 		return sum{}
 	}
-	m, epsilon := a.apart()
+	m, epsilon := e.apart(a)
 	c := m.c
 	sign := exact.Int(1)
 	if !r.IsInt() && signOf(c) < 0 {
@@ -328,21 +351,21 @@ func raise(a sum, r *big.Rat, depth int) sum {
 		}
 	}
 	head := sum{terms: []term{{scale: m.raised(r), c: c.Power(r).Times(sign)}}}
-	return multiply(head, compose(binomials(r), epsilon, depth))
+	return e.multiply(head, e.compose(binomials(r), epsilon, depth))
 }
 
 // logarithm is ln a for a > 0.
-func logarithm(a sum, depth int) sum {
-	m, epsilon := a.apart()
+func (e *Effort) logarithm(a sum, depth int) sum {
+	m, epsilon := e.apart(a)
 	if signOf(m.c) <= 0 || m.l != 0 {
 		giveUp()
 	}
 	out := sum{terms: m.p}
 	if m.q.Sign() != 0 {
-		out = add(out, sum{terms: []term{{scale: scale{q: zero, l: 1}, c: exact.Fractional(new(big.Rat).Neg(m.q))}}})
+		out = e.add(out, sum{terms: []term{{scale: scale{q: zero, l: 1}, c: exact.Fractional(new(big.Rat).Neg(m.q))}}})
 	}
-	out = add(out, constant(m.c.Apply("ln")))
-	return add(out, compose(func(k int) exact.Value {
+	out = e.add(out, constant(m.c.Apply("ln")))
+	return e.add(out, e.compose(func(k int) exact.Value {
 		if k == 0 {
 			return exact.Value{}
 		}
@@ -376,7 +399,7 @@ func (a sum) parts() (large []term, c exact.Value, small sum) {
 }
 
 // exponential is e^a.
-func exponential(a sum, depth int) sum {
+func (e *Effort) exponential(a sum, depth int) sum {
 	large, c, small := a.parts()
 	head := term{scale: scale{q: zero}, c: exact.Int(1)}
 	for _, t := range large {
@@ -393,7 +416,7 @@ func exponential(a sum, depth int) sum {
 	if !c.IsZero() {
 		head.c = c.Apply("exp")
 	}
-	return multiply(sum{terms: []term{head}}, compose(func(k int) exact.Value {
+	return e.multiply(sum{terms: []term{head}}, e.compose(func(k int) exact.Value {
 		return exact.Fractional(new(big.Rat).SetFrac(big.NewInt(1), new(big.Int).MulRange(1, int64(max(k, 1)))))
 	}, small, depth))
 }

@@ -1,8 +1,11 @@
 package symbolic
 
 import (
+	"cmp"
 	"math/big"
+	"slices"
 	"sort"
+	"strings"
 
 	"parvix/core/expr"
 )
@@ -32,20 +35,24 @@ func (t term) positive() term { return term{new(big.Rat).Abs(t.coef), t.factors}
 
 // ordered sorts terms for reading; a positive term comes first where the powers allow it.
 func (p sum) ordered() sum {
-	out := append(sum{}, p...)
-	sort.SliceStable(out, func(i, j int) bool {
-		a, b := out[i].rank(), out[j].rank()
-		if a.class != b.class {
-			return a.class < b.class
+	type ranked struct {
+		term
+		rank
+	}
+	all := make([]ranked, len(p))
+	for i, t := range p {
+		all[i] = ranked{t, t.rank()}
+	}
+	slices.SortStableFunc(all, func(a, b ranked) int {
+		if first := cmp.Or(a.class-b.class, b.degree.Cmp(a.degree), strings.Compare(a.text, b.text)); first != 0 {
+			return first
 		}
-		if c := a.degree.Cmp(b.degree); c != 0 {
-			return c > 0
-		}
-		if a.text != b.text {
-			return a.text < b.text
-		}
-		return out[i].key() < out[j].key()
+		return strings.Compare(a.key(), b.key())
 	})
+	out := make(sum, len(p))
+	for i, t := range all {
+		out[i] = t.term
+	}
 	// 1 − x² reads better than −x² + 1 only where all but numbers are negative; the trade writes falling powers, so a
 	// leading minus stays unless a single number follows a single term.
 	if len(out) == 2 && out[0].coef.Sign() < 0 && out[1].coef.Sign() > 0 {

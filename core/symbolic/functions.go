@@ -356,7 +356,7 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 
 // inverseOfTable finds the angle k·π/12 at which a trigonometric function takes the value u.
 func (s *simplifier) inverseOfTable(name string, u sum) (angle sum, known bool) {
-	k, known := angleTable()[name][u.key()]
+	k, known := angleTable()[name][string(u.appendKey(nil))]
 	if !known {
 		return nil, false
 	}
@@ -379,7 +379,7 @@ func makeAngleTable() map[string]map[string]int64 {
 		table[row.inverse] = map[string]int64{}
 		for k := row.from; k <= row.to; k++ {
 			if exact, _ := exactTrigonometric(row.forward, big.NewRat(k, 12)); exact != nil {
-				table[row.inverse][s.normal(exact).key()] = k
+				table[row.inverse][string(s.normal(exact).appendKey(nil))] = k
 			}
 		}
 	}

@@ -2,7 +2,10 @@ package symbolic
 
 import (
 	"math/big"
+	"slices"
 	"sort"
+	"strconv"
+	"strings"
 
 	"parvix/core/expr"
 )
@@ -162,43 +165,54 @@ func power(base expr.Node, exp sum) factor { return factor{base, exp, expr.Text(
 func atom(n expr.Node) sum { return sum{{one, []factor{power(n, whole(1))}}} }
 
 // key identifies like terms.
-func (t term) key() string {
-	key := ""
+func (t term) key() string { return string(t.appendKey(nil)) }
+
+func (t term) appendKey(key []byte) []byte {
 	for _, f := range t.factors {
-		key += f.key + "\x00" + f.exp.key() + "\x01"
+		key = append(append(key, f.key...), 0)
+		key = append(f.exp.appendKey(key), 1)
 	}
 	return key
 }
 
-func (p sum) key() string {
-	key := ""
+func (p sum) appendKey(key []byte) []byte {
 	for _, t := range p {
-		key += t.coef.RatString() + "\x02" + t.key() + "\x03"
+		if t.coef.IsInt() && t.coef.Num().IsInt64() {
+			key = strconv.AppendInt(key, t.coef.Num().Int64(), 10)
+		} else {
+			key = append(key, t.coef.RatString()...)
+		}
+		key = append(t.appendKey(append(key, 2)), 3)
 	}
 	return key
 }
 
 // plus adds two sums, merging like terms; the order is settled when the sum is built.
 func (p sum) plus(q sum) sum {
-	index := map[string]int{}
+	type keyed struct {
+		term
+		key string
+	}
+	all := make([]keyed, 0, len(p)+len(q))
+	for _, terms := range [2]sum{p, q} {
+		for _, t := range terms {
+			all = append(all, keyed{t, t.key()})
+		}
+	}
+	slices.SortStableFunc(all, func(a, b keyed) int { return strings.Compare(a.key, b.key) })
 	var out sum
-	for _, t := range append(append(sum{}, p...), q...) {
-		k := t.key()
-		if i, ok := index[k]; ok {
-			out[i].coef = new(big.Rat).Add(out[i].coef, t.coef)
-			continue
+	for i := 0; i < len(all); {
+		t := all[i].term
+		same := i + 1
+		for ; same < len(all) && all[same].key == all[i].key; same++ {
+			t.coef = new(big.Rat).Add(t.coef, all[same].coef)
 		}
-		index[k] = len(out)
-		out = append(out, term{t.coef, t.factors})
-	}
-	kept := out[:0]
-	for _, t := range out {
 		if t.coef.Sign() != 0 {
-			kept = append(kept, t)
+			out = append(out, t)
 		}
+		i = same
 	}
-	sort.SliceStable(kept, func(i, j int) bool { return kept[i].key() < kept[j].key() })
-	return kept
+	return out
 }
 
 func (p sum) scaled(r *big.Rat) sum {

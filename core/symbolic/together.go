@@ -308,11 +308,74 @@ func missing(all, part []factor) []factor {
 	return out
 }
 
-// Node is the term as a formula.
-func (t Term) Node() expr.Node {
-	var out expr.Node = Ratio(t.Coefficient)
+// Over divides by another term; factors of the same base are put together.
+func (t Term) Over(u Term) Term {
+	out := Term{Coefficient: new(big.Rat).Quo(t.Coefficient, u.Coefficient)}
+	place := map[string]int{}
 	for _, f := range t.Factors {
-		out = mul(out, pow(f.Base, f.Exponent))
+		place[expr.Text(f.Base)] = len(out.Factors)
+		out.Factors = append(out.Factors, f)
+	}
+	for _, f := range u.Factors {
+		e := expr.Node(&expr.Neg{X: f.Exponent})
+		if i, known := place[expr.Text(f.Base)]; known {
+			out.Factors[i].Exponent = Simplify(add(out.Factors[i].Exponent, e)).Node
+			continue
+		}
+		out.Factors = append(out.Factors, Factor{f.Base, Simplify(e).Node})
+	}
+	kept := out.Factors[:0]
+	for _, f := range out.Factors {
+		if e, ok := Fraction(f.Exponent); !ok || e.Sign() != 0 {
+			kept = append(kept, f)
+		}
+	}
+	out.Factors = kept
+	return out
+}
+
+// Product writes the term as it stands, factors with negative powers below the bar.
+func (t Term) Product() expr.Node {
+	above, below := expr.Node(Ratio(t.Coefficient)), expr.Node(nil)
+	for _, f := range t.Factors {
+		e, ok := Fraction(f.Exponent)
+		if !ok || e.Sign() > 0 {
+			above = mul(above, raised(f.Base, f.Exponent, e))
+			continue
+		}
+		e = new(big.Rat).Neg(e)
+		power := raised(f.Base, Ratio(e), e)
+		if below == nil {
+			below = power
+		} else {
+			below = mul(below, power)
+		}
+	}
+	if below == nil {
+		return above
+	}
+	return &expr.Binary{Op: expr.Div, L: above, R: below}
+}
+
+func raised(base, exponent expr.Node, e *big.Rat) expr.Node {
+	if e != nil && e.Cmp(one) == 0 {
+		return base
+	}
+	return pow(base, exponent)
+}
+
+// Rate is the logarithmic derivative (ln |t|)′, the sum of those of the factors: (b^e)′/b^e = e′ ln b + e b′/b.
+func (t Term) Rate(x string) expr.Node {
+	var out expr.Node = expr.Num(0)
+	for _, f := range t.Factors {
+		if c, ok := f.Base.(*expr.Constant); ok && c.Name == "e" {
+			out = add(out, Derivative(f.Exponent, x))
+			continue
+		}
+		out = add(out, &expr.Binary{Op: expr.Div, L: mul(f.Exponent, Derivative(f.Base, x)), R: f.Base})
+		if _, constant := Fraction(f.Exponent); !constant {
+			out = add(out, mul(Derivative(f.Exponent, x), &expr.Call{Name: "ln", Args: []expr.Node{f.Base}}))
+		}
 	}
 	return Simplify(out).Node
 }
