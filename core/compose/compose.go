@@ -9,6 +9,7 @@ import (
 
 	"parvix/core/document"
 	"parvix/core/evaluate"
+	"parvix/core/locus"
 	"parvix/core/number"
 	"parvix/core/picture"
 	"parvix/core/sample"
@@ -22,7 +23,8 @@ type Composer struct {
 	sampler sample.Sampler
 	curves  map[string]*drawnCurve
 	trailer sample.Trailer
-	trails  map[string]*drawnTrail
+	trails  map[trailKey]*drawnTrail
+	paths   map[string]*followedPath
 	line    []sample.Point
 	ground  View
 	style   [7]string
@@ -279,10 +281,13 @@ func hueOf(s *evaluate.Shown) picture.Colour {
 // path draws the way of a feature, dashed in the colour of the parameter that moves it.
 func (c *Composer) path(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchor, bool) {
 	pen := strokes{hueOf(s), c.scaled(parentWidth), patternOf(s.Entry, picture.Dashed), 1}
+	if s.Path.Curve != nil {
+		from := source{function: s.Path.Curve, stamp: d.PathStamp(s.Path)}
+		return c.stroke(c.sampled(d, s.Entry.ID, s.Entry.ID, from, s.Path.Inputs(d), v), pen, v)
+	}
 	at, upright := s.Path.Upright(d)
 	if !upright {
-		from := source{function: s.Path.Curve, stamp: d.Stamp(s.Curve)}
-		return c.stroke(c.sampled(d, s.Entry.ID, s.Entry.ID, from, d.Inputs(), v), pen, v)
+		return c.way(d, s, pen, v)
 	}
 	x := v.X(at)
 	if !(x >= 0 && x <= v.Width) {
@@ -292,6 +297,54 @@ func (c *Composer) path(d *evaluate.Demonstration, s *evaluate.Shown, v View) (a
 	c.pen.Segment(pen.colour, pen.width, pen.pattern, x, 0, x, v.Height)
 	c.room.lines(c.pen.Data[from:])
 	return anchor{x: x, y: v.Height * 0.2}, true
+}
+
+// way draws a path without an equation: a line through the places where they have a closed form, else a dot for each
+// value of the parameter.
+func (c *Composer) way(d *evaluate.Demonstration, s *evaluate.Shown, pen strokes, v View) (anchor, bool) {
+	begun := len(c.pen.Data)
+	from, to := d.Bar(s.Path)
+	for k, curve := range s.Path.Ways {
+		run := drawnTrail{curve: curve, stamp: d.PathStamp(s.Path), from: from, to: to, pixel: (v.Right - v.Left) / v.Width}
+		c.broken(c.trailFor(d, s.Entry.ID, k, run, s.Path.Inputs(d)).trail.Points, v, pen)
+	}
+	if s.Path.Ways == nil {
+		for _, p := range c.followed(d, s, v) {
+			if v.Sees(p.X, p.Y) {
+				c.pen.Marker(pen.colour, picture.Disc, v.X(p.X), v.Y(p.Y), c.scaled(pathDot))
+			}
+		}
+	}
+	c.room.lines(c.pen.Data[begun:])
+	return c.curveAnchor(c.pen.Data[begun:], v)
+}
+
+// pathDot is the size of the dots of a path.
+const pathDot = 2
+
+// followedPath is a path's points, valid for one stamp, bar and stretch of the window.
+type followedPath struct {
+	path                  *evaluate.Path
+	stamp                 uint64
+	from, to, left, right float64
+	points                []locus.Point
+}
+
+// followed gives a path's points, followed again only when what they hang on has changed.
+func (c *Composer) followed(d *evaluate.Demonstration, s *evaluate.Shown, v View) []locus.Point {
+	if c.paths == nil {
+		c.paths = map[string]*followedPath{}
+	}
+	known := c.paths[s.Entry.ID]
+	now := followedPath{path: s.Path, stamp: d.PathStamp(s.Path), left: v.Left, right: v.Right}
+	now.from, now.to = d.Bar(s.Path)
+	if known == nil || known.path != now.path || known.stamp != now.stamp || known.from != now.from || known.to != now.to || known.left != now.left || known.right != now.right {
+		now.points = d.Follow(s.Path, v.Left, v.Right)
+		known = &now
+		c.paths[s.Entry.ID] = known
+		d.CountRun(s.Entry.ID)
+	}
+	return known.points
 }
 
 func patternOf(e *document.Shown, usual picture.Pattern) picture.Pattern {

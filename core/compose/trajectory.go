@@ -56,22 +56,34 @@ type drawnTrail struct {
 // point runs it is the same.
 func (c *Composer) trailOf(d *evaluate.Demonstration, s *evaluate.Shown, v View) *drawnTrail {
 	m := s.Trajectory
+	run := drawnTrail{curve: m.Curve, stamp: d.TrajectoryStamp(m), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
+	return c.trailFor(d, s.Entry.ID, 0, run, m.Inputs())
+}
+
+// trailFor gives the k-th trail of an entry for a run without its trail yet.
+func (c *Composer) trailFor(d *evaluate.Demonstration, id string, k int, now drawnTrail, in []float64) *drawnTrail {
 	if c.trails == nil {
-		c.trails = map[string]*drawnTrail{}
+		c.trails = map[trailKey]*drawnTrail{}
 	}
-	drawn := c.trails[s.Entry.ID]
+	key := trailKey{id, k}
+	drawn := c.trails[key]
 	if drawn == nil {
 		drawn = &drawnTrail{}
-		c.trails[s.Entry.ID] = drawn
+		c.trails[key] = drawn
 	}
-	now := drawnTrail{curve: m.Curve, stamp: d.TrajectoryStamp(m), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
 	if drawn.curve != now.curve || drawn.stamp != now.stamp || drawn.from != now.from || drawn.to != now.to || drawn.pixel != now.pixel {
-		now.trail = c.trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, now.pixel)
+		now.trail = c.trailer.Trail(now.curve, in, now.from, now.to, now.pixel)
 		now.width = widthFor(lengthOf(now.trail.Points, now.pixel, now.pixel))
 		*drawn = now
-		d.CountRun(s.Entry.ID)
+		d.CountRun(id)
 	}
 	return drawn
+}
+
+// trailKey names one of an entry's trails.
+type trailKey struct {
+	id    string
+	place int
 }
 
 // trajectory draws a curve firmly as far as its point has come, the rest as it is wanted, and the point.

@@ -254,7 +254,7 @@ func (c *checker) circle(s Shown) {
 func (c *checker) shown(s Shown) {
 	c.id(s.ID)
 	c.oneOf(s.ID, "kind", string(s.Kind), string(Curve), string(Point), string(Guide), string(Trace), string(Found), string(Steps), string(Path), string(Table), string(CircleEntry), string(PartOf), string(FigureEntry), string(Moving))
-	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As} {
+	for _, text := range []string{s.Function, s.Name, s.X, s.Y, s.At, s.As, s.With} {
 		c.text(s.ID, "formula", text)
 	}
 	c.oneOf(s.ID, "pattern", string(s.Pattern), "", string(Whole), string(Dashed), string(Dotted))
@@ -276,7 +276,8 @@ func (c *checker) shown(s Shown) {
 	c.figure(s)
 	if s.Kind == Path {
 		c.require(s.As != "", s.ID, "as", "a parameter is needed")
-		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "vertical asymptote", "horizontal asymptote")
+		c.oneOf(s.ID, "feature", s.Feature, "extrema", "inflections", "zeros", "yIntercept", "intersections", "vertical asymptote", "horizontal asymptote")
+		c.require(s.Feature != "intersections" || s.With != "", s.ID, "with", "another function is needed")
 	}
 	if f := s.Family; f != nil {
 		c.require(s.Kind == Curve, s.ID, "family", "only a curve can be a family")

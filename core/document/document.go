@@ -165,8 +165,10 @@ type Shown struct {
 	Finding Finding `json:"finding,omitempty"`
 
 	// Feature of Function is followed, as its path, while the parameter As varies.
+	// With is the other function of intersections.
 	Feature string `json:"feature,omitempty"`
 	As      string `json:"as,omitempty"`
+	With    string `json:"with,omitempty"`
 
 	// Rows are the points of a table; Joined joins them by lines, Distances shows how far each lies from Function.
 	Rows      []Row `json:"rows,omitempty"`

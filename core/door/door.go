@@ -449,9 +449,12 @@ func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 	}
 	if e.Kind == document.Path {
 		name := study.FeatureName(e.Feature)
-		sentence := []PieceView{words("the path of the " + name + " of "), {LaTeX: expr.LaTeXName(e.Function)}, words(" as "),
-			{LaTeX: d.LaTeX(&expr.Name{Name: e.As}, d.Class)}, words(" varies")}
-		if s.Path != nil {
+		sentence := []PieceView{words("the path of the " + name + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
+		if e.With != "" {
+			sentence = append(sentence, words(" with "), PieceView{LaTeX: expr.LaTeXName(e.With)})
+		}
+		sentence = append(sentence, words(" as "), PieceView{LaTeX: d.LaTeX(&expr.Name{Name: e.As}, d.Class)}, words(" varies"))
+		if s.Path != nil && s.Path.LaTeX != "" {
 			sentence = append(sentence, words(": "), PieceView{LaTeX: s.Path.LaTeX})
 		}
 		return sentence

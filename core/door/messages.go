@@ -157,6 +157,7 @@ type EffectView struct {
 type EffectLineView struct {
 	Sentence []PieceView `json:"sentence"`
 	Feature  string      `json:"feature,omitempty"`
+	With     string      `json:"with,omitempty"`
 	X        string      `json:"x,omitempty"`
 	Y        string      `json:"y,omitempty"`
 }

@@ -105,7 +105,7 @@ func (door *Door) effect(ask *Ask, a *Answer) error {
 			if l.More != "" {
 				sentence = append(sentence, PieceView{Text: " "}, PieceView{LaTeX: l.More})
 			}
-			v.Lines = append(v.Lines, EffectLineView{sentence, string(l.Feature), l.X, l.Y})
+			v.Lines = append(v.Lines, EffectLineView{sentence, string(l.Feature), l.With, l.X, l.Y})
 		}
 		for _, g := range e.Degenerate {
 			if g.Value >= p.From && g.Value <= p.To {

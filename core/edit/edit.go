@@ -221,6 +221,9 @@ func renameUses(d *document.Document, old, name string) {
 		if e.As == old {
 			e.As = name
 		}
+		if e.With == old {
+			e.With = name
+		}
 		replace(&e.X)
 		replace(&e.Y)
 		replace(&e.At)
@@ -349,7 +352,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 
 // hangsOnFunction tells whether an entry cannot be without what is stated under a name.
 func hangsOnFunction(e document.Shown, name string) bool {
-	return e.Function == name || e.As == name || e.Family != nil && e.Family.Parameter == name ||
+	return e.Function == name || e.As == name || e.With == name || e.Family != nil && e.Family.Parameter == name ||
 		e.Figure != nil && e.Figure.Other == name || e.Trajectory != nil && e.Trajectory.Function == name
 }
 

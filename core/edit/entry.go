@@ -95,6 +95,9 @@ func readable(s *expr.Scope, e document.Shown) error {
 		if _, known := s.Functions[e.Function]; !known {
 			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
 		}
+		if _, known := s.Functions[e.With]; e.With != "" && !known {
+			return problem.New("not-a-function", 0, len(e.With), e.With).In(e.ID, "with")
+		}
 	case document.Table:
 		for _, r := range e.Rows {
 			fields = append(fields, field{name: "rows", text: r.X}, field{name: "rows", text: r.Y})

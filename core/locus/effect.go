@@ -44,7 +44,7 @@ func EffectOf(n expr.Node, x, of string) Effect {
 	e := Effect{Fixed: fixedPoints(n, x, of), Degenerate: degenerate(n, x, of)}
 	for _, f := range []Feature{Extrema, Inflections, YIntercept} {
 		path := Of(n, x, of, f)
-		if path.None || path.Equation == nil && path.Upright == nil {
+		if path.None || !path.HasEquation() && path.Condition == nil {
 			continue
 		}
 		if f == YIntercept && !hasIntercept(n, x) {

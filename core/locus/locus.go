@@ -8,6 +8,7 @@ package locus
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/expr"
 	"parvix/core/program"
@@ -27,6 +28,8 @@ const (
 	Inflections Feature = "inflections"
 	Zeros       Feature = "zeros"
 	YIntercept  Feature = "yIntercept"
+	// Intersections are those with another function.
+	Intersections Feature = "intersections"
 	// VerticalAsymptote and HorizontalAsymptote are moved as a whole.
 	VerticalAsymptote   Feature = "vertical asymptote"
 	HorizontalAsymptote Feature = "horizontal asymptote"
@@ -40,7 +43,14 @@ type Path struct {
 	Stays             bool
 	// None tells that there is no such feature.
 	None bool
+	// Condition is 0 where the feature is, in x and the parameter, set for intersections and for a path without an equation;
+	// Places are its solutions for x as formulas in the parameter, where there are closed forms.
+	Condition expr.Node
+	Places    []expr.Node
 }
+
+// HasEquation tells whether the path is given by an equation in x and y.
+func (p Path) HasEquation() bool { return p.Equation != nil || p.Upright != nil }
 
 // Of finds the path of a feature of n, a formula in x, as the letter of varies; other letters stay letters.
 func Of(n expr.Node, x, of string, feature Feature) Path {
@@ -54,6 +64,46 @@ func Of(n expr.Node, x, of string, feature Feature) Path {
 	if feature == Inflections {
 		condition = derivative(condition, x)
 	}
+	return pathWhere(condition, n, x, of)
+}
+
+// Crossing finds the path of the intersections of n and m, formulas in x, as the letter of varies.
+func Crossing(n, m expr.Node, x, of string) Path {
+	condition := tidy(&expr.Binary{Op: expr.Sub, L: n, R: m})
+	switch nMoves, mMoves := depends(n, of), depends(m, of); {
+	case !nMoves && !mMoves:
+		return Path{Stays: true}
+	case !depends(condition, x):
+		return Path{None: true}
+	case !mMoves:
+		return Path{Equation: m, Condition: condition}
+	case !nMoves:
+		return Path{Equation: n, Condition: condition}
+	}
+	p := pathWhere(condition, n, x, of)
+	p.Condition = condition
+	return p
+}
+
+// pathWhere is the path of the points of n at which the condition is 0.
+func pathWhere(condition, n expr.Node, x, of string) Path {
+	p := equationWhere(condition, n, x, of)
+	if p.HasEquation() || p.None || p.Stays {
+		return p
+	}
+	p.Condition = condition
+	if set, ok := solve.Zeros(condition, x); ok && !set.All {
+		for _, s := range set.Solutions {
+			if !s.Period.IsZero() || s.Step != nil {
+				return Path{Condition: condition}
+			}
+			p.Places = append(p.Places, s.X)
+		}
+	}
+	return p
+}
+
+func equationWhere(condition, n expr.Node, x, of string) Path {
 	if !depends(condition, x) {
 		return Path{None: true}
 	}
@@ -130,9 +180,15 @@ func derivative(n expr.Node, x string) expr.Node {
 	return symbolic.Simplify(symbolic.Derivative(n, x)).Node
 }
 
-// tidy expands where that makes a formula plainer.
+// tidy expands, or brings on one fraction, where that makes a formula plainer.
 func tidy(n expr.Node) expr.Node {
 	plain := symbolic.Simplify(n).Node
+	if above, below, ok := symbolic.Together(plain); ok {
+		one := symbolic.Simplify(&expr.Binary{Op: expr.Div, L: above, R: below}).Node
+		if symbolic.Size(one) < symbolic.Size(plain) {
+			plain = one
+		}
+	}
 	if expanded, ok := symbolic.Expand(plain); ok {
 		if expanded = symbolic.Simplify(expanded).Node; symbolic.Size(expanded) < symbolic.Size(plain) {
 			return expanded
@@ -148,8 +204,81 @@ func depends(n expr.Node, name string) bool {
 // Point is where a feature is for one value of the parameter.
 type Point struct{ Value, X, Y float64 }
 
-// Points follows a feature through values of the parameter from the closed form of its place; nil where there is none.
-// Other letters must have been put in.
+// Steps between which a condition's sign is looked at, and halvings of such a step.
+const followSteps, followHalvings = 240, 50
+
+// Follow finds, value by value of the parameter in[slot], where between left and right a condition changes its sign, and
+// what the function is there. in[0] is x; what turns twice between two of the steps is missed.
+func Follow(value, condition program.Point, in []float64, slot int, values []float64, left, right float64) (points []Point) {
+	at := func(x float64) float64 {
+		in[0] = x
+		return condition(in)
+	}
+	for _, v := range values {
+		in[slot] = v
+		before := at(left)
+		for i := 1; i <= followSteps; i++ {
+			a, b := left+(right-left)*float64(i-1)/followSteps, left+(right-left)*float64(i)/followSteps
+			now := at(b)
+			start := before
+			before = now
+			if !(start < 0 && now >= 0 || start > 0 && now <= 0) {
+				continue
+			}
+			size := math.Max(math.Abs(start), math.Abs(now))
+			for range followHalvings {
+				middle := (a + b) / 2
+				if c := at(middle); c != 0 && c < 0 == (start < 0) {
+					a = middle
+				} else {
+					b = middle
+				}
+			}
+			// A sign that changes through a pole is none of a zero.
+			if c := at(b); !(math.Abs(c) <= 1e-6*size) {
+				continue
+			}
+			if y := value(in); !math.IsNaN(y) && !math.IsInf(y, 0) {
+				points = append(points, Point{v, b, y})
+			}
+		}
+	}
+	return points
+}
+
+// followed finds the points of a feature without a closed form from −10 to 10.
+func followed(n, condition, test expr.Node, x, of string, feature Feature, values []float64) []Point {
+	value, err := program.CompilePoint(n, []string{x, of})
+	if err != nil {
+		return nil
+	}
+	zero, err := program.CompilePoint(condition, []string{x, of})
+	if err != nil {
+		return nil
+	}
+	const left, right = -10, 10
+	points := Follow(value, zero, make([]float64, 2), 1, values, left, right)
+	holds, err := kept(test, x, of, feature)
+	if err != nil {
+		return nil
+	}
+	return slices.DeleteFunc(points, func(p Point) bool { return !holds([]float64{p.X, p.Value}) })
+}
+
+// kept tells of a turning point whether it is of the kind that is asked for, by the sign of the next derivative.
+func kept(test expr.Node, x, of string, feature Feature) (func(in []float64) bool, error) {
+	if test == nil {
+		return func([]float64) bool { return true }, nil
+	}
+	second, err := program.CompilePoint(test, []string{x, of})
+	return func(in []float64) bool {
+		v := second(in)
+		return feature == Maxima && v < 0 || feature == Minima && v > 0 || feature != Maxima && feature != Minima && v != 0
+	}, err
+}
+
+// Points follows a feature through values of the parameter, from the closed form of its place where there is one, else by
+// the sign of its condition between x = −10 and 10. Other letters must have been put in.
 func Points(n expr.Node, x, of string, feature Feature, values []float64) []Point {
 	var condition, test expr.Node
 	switch feature {
@@ -165,8 +294,11 @@ func Points(n expr.Node, x, of string, feature Feature, values []float64) []Poin
 		test = derivative(condition, x)
 	}
 	set, ok := solve.Zeros(condition, x)
-	if !ok || set.All {
+	if ok && set.All {
 		return nil
+	}
+	if !ok {
+		return followed(n, condition, test, x, of, feature, values)
 	}
 	value, err := program.CompilePoint(n, []string{x, of})
 	if err != nil {
@@ -180,16 +312,9 @@ func Points(n expr.Node, x, of string, feature Feature, values []float64) []Poin
 		}
 		places = append(places, p)
 	}
-	holds := func(in []float64) bool { return true }
-	if test != nil {
-		second, err := program.CompilePoint(test, []string{x, of})
-		if err != nil {
-			return nil
-		}
-		holds = func(in []float64) bool {
-			v := second(in)
-			return feature == Maxima && v < 0 || feature == Minima && v > 0 || feature != Maxima && feature != Minima && v != 0
-		}
+	holds, err := kept(test, x, of, feature)
+	if err != nil {
+		return nil
 	}
 	var points []Point
 	for _, v := range values {

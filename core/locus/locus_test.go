@@ -127,3 +127,65 @@ func TestAsymptotesGoAlong(t *testing.T) {
 	}
 	assert.Equal(t, "y = k", moves[locus.HorizontalAsymptote])
 }
+
+// Exercises on intersections of families, worked by hand: f(x) = g(x) solved for the parameter and put into f.
+func TestThePathOfAnIntersection(t *testing.T) {
+	for _, c := range []struct{ f, g, of, want string }{
+		{"x^2 + p", "p x", "p", "y = x^3/(x - 1)"},
+		{"p/x", "p + x", "p", "y = x/(1 - x)"},
+		{"p x^2", "x + p", "p", "y = x^3/(x^2 - 1)"},
+		{"p e^x", "x", "p", "y = x"},
+		{"x^2", "p x", "p", "y = x^2"},
+		{"x + p", "p - x", "p", "x = 0"},
+	} {
+		got := locus.Crossing(parse(t, c.f), parse(t, c.g), "x", c.of)
+		require.True(t, got.HasEquation(), "%s with %s", c.f, c.g)
+		if got.Upright != nil {
+			assert.Equal(t, c.want, equation(got), "%s with %s", c.f, c.g)
+			continue
+		}
+		above, _, _ := symbolic.Together(&expr.Binary{Op: expr.Sub, L: got.Equation, R: parse(t, c.want[len("y = "):])})
+		assert.Equal(t, "0", expr.Text(above), "%s with %s: %s instead of %s", c.f, c.g, equation(got), c.want)
+	}
+	assert.True(t, locus.Crossing(parse(t, "x^2"), parse(t, "2x"), "x", "p").Stays, "neither is moved")
+	assert.True(t, locus.Crossing(parse(t, "x + p"), parse(t, "x - p"), "x", "p").None, "parallel lines")
+}
+
+// Where the condition cannot be solved for the parameter its places are told; where neither can, they are bracketed: with
+// y = sin(x + p) + p x the slope cos(x + p) + p is 0 at x = arccos(−p) − p + 2kπ or −arccos(−p) − p + 2kπ.
+func TestAPathWithoutAnEquationIsFollowed(t *testing.T) {
+	n := parse(t, "x^3/3 - p^4 x + sin(p)")
+	path := locus.Of(n, "x", "p", locus.Extrema)
+	assert.False(t, path.HasEquation())
+	require.NotNil(t, path.Condition)
+	require.Len(t, path.Places, 2, "x = ±p²")
+	for _, p := range locus.Points(n, "x", "p", locus.Minima, []float64{0.5, 1, 2}) {
+		assert.InDelta(t, p.Value*p.Value, p.X, 1e-12)
+		assert.InDelta(t, -2*math.Pow(p.Value, 6)/3+math.Sin(p.Value), p.Y, 1e-9)
+	}
+	bracketed := locus.Points(parse(t, "sin(x + p) + p x + e^(-x^2)/1000000"), "x", "p", locus.Maxima, []float64{0.3, 0.7})
+	require.NotEmpty(t, bracketed)
+	for _, p := range bracketed {
+		nearest := math.Inf(1)
+		for k := -4.0; k <= 4; k++ {
+			nearest = min(nearest, math.Abs(math.Acos(-p.Value)-p.Value+2*k*math.Pi-p.X))
+		}
+		assert.Less(t, nearest, 1e-5, "a maximum at %v for p = %v", p.X, p.Value)
+	}
+	assert.Len(t, bracketed, 6, "two numbers, three maxima each between −10 and 10")
+}
+
+// A condition that changes its sign through a pole is not 0 there.
+func TestAPoleIsNoPlaceOfAPath(t *testing.T) {
+	point := func(text string) program.Point {
+		f, err := program.CompilePoint(parse(t, text), []string{"x", "p"})
+		require.NoError(t, err)
+		return f
+	}
+	found := locus.Follow(point("x"), point("1/(x - p)"), make([]float64, 2), 1, []float64{0.1, 1.3}, -5, 5)
+	assert.Empty(t, found)
+	found = locus.Follow(point("x^2"), point("x - p"), make([]float64, 2), 1, []float64{0.1, 1.3}, -5, 5)
+	require.Len(t, found, 2)
+	assert.InDelta(t, 1.3, found[1].X, 1e-12)
+	assert.InDelta(t, 1.69, found[1].Y, 1e-12)
+}

@@ -49,7 +49,7 @@ var catalogue = map[string]string{
 	"no-curve":           "There is no curve yet along which a point could run.",
 	"no-form":            "{0} cannot be written {1}.",
 	"no-grips":           "The curve of {0} cannot be moved by hand: {1}.",
-	"no-path":            "The way of {0} as {1} varies has no equation that could be found.",
+	"no-path":            "The way of {0} as {1} varies could not be found.",
 	"no-parent":          "{0} has no single parent: {1}.",
 	"circle":             "The definitions go round in a circle: {0}.",
 	"variables":          "A curve needs a function of one variable; {0} has {1}.",

@@ -89,6 +89,9 @@ func (q *Question) effect(degrees bool) (map[string]any, error) {
 		fixed = append(fixed, fields)
 	}
 	for _, m := range e.Moves {
+		if !m.Path.HasEquation() && !m.Path.Stays {
+			continue
+		}
 		path := "stays"
 		switch {
 		case m.Path.Stays:

@@ -1,6 +1,7 @@
 package study
 
 import (
+	"parvix/core/document"
 	"parvix/core/evaluate"
 	"parvix/core/exact"
 	"parvix/core/expr"
@@ -21,7 +22,9 @@ type EffectLine struct {
 	// More is a second formula at the end.
 	More    string
 	Feature locus.Feature
-	X, Y    string
+	// With is the other function of intersections.
+	With string
+	X, Y string
 }
 
 // DegenerateValue is a value and what the function becomes there.
@@ -32,7 +35,8 @@ type DegenerateValue struct {
 }
 
 var featureNames = map[locus.Feature]string{locus.Extrema: "turning point", locus.Inflections: "inflection", locus.YIntercept: "y-intercept",
-	locus.VerticalAsymptote: "vertical asymptote", locus.HorizontalAsymptote: "horizontal asymptote"}
+	locus.VerticalAsymptote: "vertical asymptote", locus.HorizontalAsymptote: "horizontal asymptote",
+	locus.Intersections: "intersection"}
 
 // FeatureName is a feature in the words of the classroom.
 func FeatureName(feature string) string {
@@ -54,9 +58,61 @@ func Effects(d *evaluate.Demonstration, parameter string) []Effect {
 	return list
 }
 
+// lookedAt is how far from 0 a feature whose path has no equation is looked for.
+const lookedAt = 20
+
+// crossed are the other functions whose curves are shown, each pair under the first that the parameter moves.
+func crossed(d *evaluate.Demonstration, f *evaluate.Function, parameter string) (list []*evaluate.Function) {
+	seen := map[string]bool{f.Stated.Name: true}
+	shown := false
+	for _, s := range d.Document.Shown {
+		shown = shown || s.Kind == document.Curve && s.Function == f.Stated.Name
+	}
+	before := true
+	for _, g := range d.Functions {
+		if g == f {
+			before = false
+		}
+		for _, s := range d.Document.Shown {
+			if s.Kind != document.Curve || s.Parent || s.Function != g.Stated.Name || seen[s.Function] || len(g.Stated.Variables) != 1 || g.Inlined == nil {
+				continue
+			}
+			seen[s.Function] = true
+			if shown && !(before && d.DependsOn(g, parameter)) {
+				list = append(list, g)
+			}
+		}
+	}
+	return list
+}
+
+// moveLine says how a feature moves.
+func moveLine(d *evaluate.Demonstration, what string, m locus.Move) EffectLine {
+	if m.Path.Stays {
+		return EffectLine{Before: what + " stays where it is."}
+	}
+	line := EffectLine{Before: what + " moves along ", After: ".", Feature: m.Feature}
+	if m.Feature == locus.VerticalAsymptote || m.Feature == locus.HorizontalAsymptote {
+		line.Before = what + " goes along: "
+	}
+	switch {
+	case m.Path.Equation != nil:
+		line.LaTeX = "y=" + d.LaTeX(m.Path.Equation, d.Class)
+	case m.Path.Upright != nil:
+		line.LaTeX = "x=" + d.LaTeX(m.Path.Upright, d.Class)
+	case len(m.Path.Places) == 1:
+		line.Before, line.LaTeX = what+" lies at ", "x="+d.LaTeX(m.Path.Places[0], d.Class)
+		line.After = "; its path has no equation in x and y that could be found."
+	default:
+		line.Before, line.After = what+" moves along a path without an equation that could be found.", ""
+	}
+	return line
+}
+
 func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string) Effect {
 	e, out := d.EffectOf(f, parameter), Effect{Function: f.Stated.Name}
 	head := evaluate.HeadLaTeX(f.Stated.Name, nil)
+	occurs := func(p locus.Path) bool { return d.Occurs(p, f, parameter, -lookedAt, lookedAt) }
 	for _, p := range e.Fixed {
 		line := EffectLine{Before: "The point ", LaTeX: "(" + d.LaTeX(p.X, d.Class) + d.Typeset(`,\;`) + d.LaTeX(p.Y, d.Class) + ")", After: " stays.",
 			X: d.Plain(p.X), Y: d.Plain(p.Y)}
@@ -67,23 +123,19 @@ func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string)
 		out.Lines = append(out.Lines, line)
 	}
 	for _, m := range e.Moves {
-		name := featureNames[m.Feature]
-		if m.Path.Stays {
-			// A y-intercept that stays is said as a point already.
-			if m.Feature != locus.YIntercept {
-				out.Lines = append(out.Lines, EffectLine{Before: "The " + name + " stays where it is."})
-			}
+		// A y-intercept that stays is said as a point already.
+		if m.Path.Stays && m.Feature == locus.YIntercept || !m.Path.Stays && !occurs(m.Path) {
 			continue
 		}
-		line := EffectLine{Before: "The " + name + " moves along ", After: ".", Feature: m.Feature}
-		if m.Feature == locus.VerticalAsymptote || m.Feature == locus.HorizontalAsymptote {
-			line.Before = "The " + name + " goes along: "
+		out.Lines = append(out.Lines, moveLine(d, "The "+featureNames[m.Feature], m))
+	}
+	for _, g := range crossed(d, f, parameter) {
+		path := d.CrossingOf(f, g, parameter)
+		if path.None || !path.Stays && !occurs(path) {
+			continue
 		}
-		if m.Path.Equation != nil {
-			line.LaTeX = "y=" + d.LaTeX(m.Path.Equation, d.Class)
-		} else {
-			line.LaTeX = "x=" + d.LaTeX(m.Path.Upright, d.Class)
-		}
+		line := moveLine(d, "The intersection with "+g.Stated.Name, locus.Move{Feature: locus.Intersections, Path: path})
+		line.With = g.Stated.Name
 		out.Lines = append(out.Lines, line)
 	}
 	for _, g := range e.Degenerate {

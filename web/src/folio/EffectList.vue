@@ -13,7 +13,11 @@ const effects = computed<EffectView[] | undefined>(() => bench.effects.views[pro
 const pathOf = (e: EffectView, line: EffectLineView) =>
   bench.document?.shown.find(
     (s) =>
-      s.kind === 'path' && s.function === e.function && s.as === props.name && s.feature === line.feature,
+      s.kind === 'path' &&
+      s.function === e.function &&
+      s.as === props.name &&
+      s.feature === line.feature &&
+      (s.with ?? '') === (line.with ?? ''),
   );
 
 /** Shows a path on the stage, or takes it off again. */
@@ -26,6 +30,7 @@ function togglePath(e: EffectView, line: EffectLineView) {
     function: e.function,
     as: props.name,
     feature: line.feature,
+    with: line.with,
     colour: 0,
   };
   return bench.askEdit({ kind: 'putShown', shown });

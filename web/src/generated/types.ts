@@ -146,9 +146,10 @@ export interface Shown {
   at?: string;
   /** Finding is what is shown of Function: its zeros as points, its asymptotes as guides … */
   finding?: Finding;
-  /** Feature of Function is followed, as its path, while the parameter As varies. */
+  /** Feature of Function is followed, as its path, while the parameter As varies. With is the other function of intersections. */
   feature?: string;
   as?: string;
+  with?: string;
   /** Rows are the points of a table; Joined joins them by lines, Distances shows how far each lies from Function. */
   rows?: Row[];
   joined?: boolean;
@@ -382,6 +383,7 @@ export interface EffectView {
 export interface EffectLineView {
   sentence: PieceView[];
   feature?: string;
+  with?: string;
   x?: string;
   y?: string;
 }
