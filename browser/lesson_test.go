@@ -47,10 +47,13 @@ func (l *lesson) click(selector, words string) {
 	require.NoError(l.t, err, "clicking %s that says %s", selector, words)
 }
 
-func (l *lesson) open(label string) {
+func (l *lesson) open(label string) { l.openIn("", label) }
+
+// openIn opens a menu in a part of the page.
+func (l *lesson) openIn(part, label string) {
 	l.t.Helper()
 	l.actions++
-	l.opened = `[aria-label="` + label + `"]`
+	l.opened = part + ` [aria-label="` + label + `"]`
 	click(l.t, one(l.t, l.page, l.opened))
 }
 

@@ -67,6 +67,17 @@ func inkOn(t *testing.T, page *rod.Page, panel int, places [][2]float64, reach i
 	}`, panel, places, reach, colour)
 }
 
+// shadeOn is how much of the ground what moves covers at a place, from 0 to 255.
+func shadeOn(t *testing.T, page *rod.Page, panel int, place [2]float64) int {
+	t.Helper()
+	return ask[int](t, page, `(panel, [x, y]) => {
+		const shown = document.querySelectorAll('canvas.live')[panel];
+		const pen = new OffscreenCanvas(shown.width, shown.height).getContext('2d');
+		pen.drawImage(shown, 0, 0);
+		return pen.getImageData(Math.round(x), Math.round(y), 1, 1).data[3];
+	}`, panel, place)
+}
+
 // Hues of the theme (web/src/styles/theme.css).
 const (
 	hueF     = "#0b4f8c"

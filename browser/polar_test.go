@@ -92,3 +92,55 @@ func TestATableOfALongCurveIsSaved(t *testing.T) {
 		}
 	}
 }
+
+// What r = 3 sin θ encloses and r = 1 + sin θ does not has an area of π (common practice).
+func TestARegionBetweenTwoPolarCurvesIsShaded(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = 3sin(θ)")
+	l.more()
+	l.state("s(φ) = 1 + sin(φ)")
+	l.openIn("[aria-label=Shown]", "What to do with r")
+	l.item("Shade what r encloses and s does not")
+	l.atMost(5)
+	saying(t, l.page, "[aria-label=Shown]", "encloses and")
+	saying(t, l.page, ".label", "3.1416")
+	drawn(t, l.page)
+	w := seenOn(t, l.page, 0)
+	inside, outside := w.pixel(0.3, 2.5), w.pixel(0.3, -1)
+	assert.Zero(t, shadeOn(t, l.page, 0, outside))
+	shade := shadeOn(t, l.page, 0, inside)
+	assert.True(t, shade > 10 && shade < 128, "the region is shaded, not covered: %d", shade)
+}
+
+func TestTheTableOfACurveIsShownAsPointsJoinedOrSmooth(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = 1 + cos(θ)")
+	l.click("[aria-label=Shown] button", "^findings")
+	l.click(".trajectory button", "^table")
+	l.enter("Step of the table", "π/4")
+	until(t, l.page, `() => document.querySelectorAll('.trajectory tbody tr').length === 9`)
+	joined := func() string {
+		return ask[string](t, l.page, `() => parvix.document().shown.filter(s => s.part?.piece === 'dots').map(s => s.part.line ?? 'points').join()`)
+	}
+	for _, step := range []struct{ words, line string }{{"as points", "points"}, {"joined", "straight"}, {"smooth", "smooth"}} {
+		l.click(".trajectory button", "^"+step.words+"$")
+		until(t, l.page, `(line) => parvix.document().shown.some(s => s.part?.piece === 'dots' && (s.part.line ?? 'points') === line)`, step.line)
+		assert.Equal(t, step.line, joined(), "one set of points at a time")
+	}
+	saying(t, l.page, "[aria-label=Shown]", "points at steps of")
+	l.click(".trajectory button", "^smooth$")
+	until(t, l.page, `() => !parvix.document().shown.some(s => s.part)`)
+}
+
+func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = a + cos(3θ)")
+	l.click("[aria-label=Stated] button", "Make a a dial")
+	click(t, one(t, l.page, `[aria-label=Shown] .says`))
+	click(t, one(t, l.page, `[aria-label="For several values of a parameter"]`))
+	l.fill("Values of the family", "0, 1, 2")
+	l.click("[aria-label=Shown] button", "^Keep$")
+	for _, words := range []string{"a=0", "a=1", "a=2"} {
+		saying(t, l.page, ".label", words)
+	}
+}

@@ -25,6 +25,7 @@ type Composer struct {
 	trailer sample.Trailer
 	trails  map[trailKey]*drawnTrail
 	paths   map[string]*followedPath
+	regions map[string]*drawnRegion
 	line    []sample.Point
 	ground  View
 	style   [7]string
@@ -112,6 +113,10 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 		case document.CircleEntry:
 			c.circle(d, i, s, p, v)
 		case document.Moving:
+			if s.Family != nil {
+				anchors = append(anchors, c.trajectories(d, s, v)...)
+				continue
+			}
 			a, ok = c.trajectory(d, i, s, v)
 		case document.FigureEntry:
 			anchors = append(anchors, c.figure(d, s, v)...)

@@ -47,6 +47,10 @@ func describeTrajectory(s *evaluate.Shown) string {
 	if !m.Exists() {
 		return kind + " on an empty interval."
 	}
+	if f := s.Family; f != nil {
+		return fmt.Sprintf("%s for %d values of %s from %v to %v.", kind, len(f.Members), s.Entry.Family.Parameter, f.Members[0].Value,
+			f.Members[len(f.Members)-1].Value)
+	}
 	p := m.Place(m.At)
 	if math.IsNaN(p.X + p.Y) {
 		return fmt.Sprintf("%s, run through up to %s; the point is undefined.", kind, number.Format(m.At, 3))

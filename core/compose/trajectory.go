@@ -10,6 +10,7 @@ import (
 	"parvix/core/number"
 	"parvix/core/picture"
 	"parvix/core/sample"
+	"parvix/core/trajectory"
 )
 
 // Hues of what belongs to a running point, the same in curve, graphs and readout: its radius or its coordinates, its
@@ -93,22 +94,9 @@ func (c *Composer) trajectory(d *evaluate.Demonstration, index int, s *evaluate.
 		return anchor{}, false
 	}
 	drawn := c.trailOf(d, s, v)
-	trail, width := drawn.trail, drawn.width
-	begun := len(c.pen.Data)
-	firm, rest := c.firmAndRest(colourOf(s.Entry), patternOf(s.Entry, picture.Whole), width)
-	if s.Entry.Trajectory.Rest == document.RestWhole {
-		rest = firm
-	}
-	cut := sort.SearchFloat64s(trail.T, m.At)
+	firm, rest := c.firmAndRest(colourOf(s.Entry), patternOf(s.Entry, picture.Whole), drawn.width)
 	place := m.Place(m.At)
-	run := append(append(c.line[:0], trail.Points[:cut]...), place)
-	c.line = run
-	c.broken(run, v, firm)
-	if cut < len(trail.Points) && s.Entry.Trajectory.Rest != document.RestHidden {
-		c.broken(append([]sample.Point{place}, trail.Points[cut:]...), v, rest)
-	}
-	a, ok := c.curveAnchor(c.pen.Data[begun:], v)
-	c.room.lines(c.pen.Data[begun:])
+	a, ok := c.runUpTo(s, drawn.trail, place, firm, rest, v)
 	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
 		x, y := v.X(place.X), v.Y(place.Y)
 		hue := driverHue(d, m.Driver)
@@ -127,7 +115,7 @@ const hairWidth = 1
 func (c *Composer) firmAndRest(hue picture.Colour, pattern picture.Pattern, width float64) (firm, rest strokes) {
 	firm = strokes{hue, c.scaled(width), pattern, 1}
 	rest = strokes{hue, c.scaled(parentWidth), pattern, faint}
-	if width < curveWidth {
+	if width < memberWidth {
 		rest.width = hairWidth
 	}
 	return firm, rest
@@ -142,6 +130,44 @@ func lengthOf(line []sample.Point, across, up float64) float64 {
 		}
 	}
 	return length
+}
+
+// runUpTo draws a trail firmly up to the place where its parameter is, and the rest as it is wanted.
+func (c *Composer) runUpTo(s *evaluate.Shown, trail sample.Trail, place sample.Point, firm, rest strokes, v View) (anchor, bool) {
+	begun := len(c.pen.Data)
+	if s.Entry.Trajectory.Rest == document.RestWhole {
+		rest = firm
+	}
+	cut := sort.SearchFloat64s(trail.T, s.Trajectory.At)
+	run := append(append(c.line[:0], trail.Points[:cut]...), place)
+	c.line = run
+	c.broken(run, v, firm)
+	if cut < len(trail.Points) && s.Entry.Trajectory.Rest != document.RestHidden {
+		c.broken(append([]sample.Point{place}, trail.Points[cut:]...), v, rest)
+	}
+	a, ok := c.curveAnchor(c.pen.Data[begun:], v)
+	c.room.lines(c.pen.Data[begun:])
+	return a, ok
+}
+
+// trajectories draws a family of curves, one for each value of its parameter, all of them up to the same value of their own.
+func (c *Composer) trajectories(d *evaluate.Demonstration, s *evaluate.Shown, v View) (anchors []anchor) {
+	m := s.Trajectory
+	if !m.Exists() {
+		return nil
+	}
+	run := drawnTrail{curve: m.Curve, stamp: d.FamilyStamp(s), from: m.From, to: m.To, pixel: (v.Right - v.Left) / v.Width}
+	for k, member := range s.Family.Members {
+		in := d.InputsFor(s.Family, member)
+		drawn := c.trailFor(d, s.Entry.ID, k, run, in)
+		firm, rest := c.firmAndRest(rampColour(k, len(s.Family.Members)), picture.Pattern(k%3), min(drawn.width, memberWidth))
+		a, ok := c.runUpTo(s, drawn.trail, m.Curve.At(m.At, in), firm, rest, v)
+		if ok && s.Entry.Label != document.LabelNone {
+			a.label = picture.Label{ID: fmt.Sprintf("%s.%d", s.Entry.ID, k), LaTeX: member.LaTeX, Colour: firm.colour}
+			anchors = append(anchors, a)
+		}
+	}
+	return anchors
 }
 
 // widthFor is how wide a line of this length is drawn: a long one that fills the panel thinner, so that its turns stay
@@ -213,7 +239,9 @@ func (c *Composer) running(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	case document.Osculating:
 		c.osculating(m, at, v)
 	case document.Dots:
-		c.dots(d, of, v)
+		c.dots(d, s, v)
+	case document.Region:
+		return c.region(d, s, v)
 	case document.Directions:
 		c.directions(d, of, v)
 	case document.Swept:
@@ -249,26 +277,107 @@ func (c *Composer) osculating(m *evaluate.Trajectory, at sample.Point, v View) {
 // dotCount is how many equal steps of the parameter an interval has for dots; a longer one has as many for each turn.
 const dotCount = 48
 
+// mostDots bounds the dots of one curve.
+const mostDots = 2000
+
 // stepsOf gives values of the parameter at equal steps as far as the point has come.
-func stepsOf(m *evaluate.Trajectory, perTurn float64, turn float64) (list []float64) {
+func stepsOf(m *evaluate.Trajectory, perTurn float64, turn float64) []float64 {
 	count := math.Max(perTurn, math.Round(perTurn*(m.To-m.From)/turn))
-	for k := 0.0; k <= math.Min(count, 2000); k++ {
-		if t := m.From + (m.To-m.From)*k/count; t <= m.At+1e-12 {
-			list = append(list, t)
+	return stepped(m, (m.To-m.From)/math.Min(count, mostDots))
+}
+
+func stepped(m *evaluate.Trajectory, step float64) (list []float64) {
+	for k := 0.0; k <= mostDots && step > 0; k++ {
+		t := m.From + step*k
+		if t > m.At+1e-9*step {
+			break
 		}
+		list = append(list, math.Min(t, m.To))
 	}
 	return list
 }
 
 func turnOf(d *evaluate.Demonstration) float64 { return 2 * math.Pi / d.Direction(1) }
 
-// dots stand at equal steps of the parameter: close together where the point is slow.
-func (c *Composer) dots(d *evaluate.Demonstration, of *evaluate.Shown, v View) {
-	for _, t := range stepsOf(of.Trajectory, dotCount, turnOf(d)) {
-		if p := of.Trajectory.Place(t); v.Sees(p.X, p.Y) {
-			c.pen.Marker(colourOf(of.Entry), picture.Disc, v.X(p.X), v.Y(p.Y), c.scaled(traceRadius))
+// dots stand at equal steps of the parameter, close together where the point is slow, and may be joined.
+func (c *Composer) dots(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
+	of := s.Part.Of
+	m, hue := of.Trajectory, colourOf(of.Entry)
+	list, size := stepsOf(m, dotCount, turnOf(d)), c.scaled(traceRadius)
+	if s.Entry.Part.Step != "" {
+		list, size = stepped(m, d.Step(s.Part)), c.scaled(pointRadius-2)
+	}
+	var places []sample.Point
+	for _, t := range list {
+		p := m.Place(t)
+		places = append(places, p)
+		if v.Sees(p.X, p.Y) {
+			c.pen.Marker(hue, picture.Disc, v.X(p.X), v.Y(p.Y), size)
 		}
 	}
+	pen := strokes{picture.Ink, c.scaled(guideWidth), picture.Whole, 1}
+	switch s.Entry.Part.Line {
+	case document.Straight:
+		c.broken(places, v, pen)
+	case document.Smooth:
+		c.broken(sample.Through(places), v, pen)
+	}
+}
+
+// region fills what lies between two polar curves, and tells its area.
+func (c *Composer) region(d *evaluate.Demonstration, s *evaluate.Shown, v View) []anchor {
+	of, other := s.Part.Of, s.Part.Other
+	if !of.Ready() || !other.Ready() || !of.Trajectory.Exists() || !other.Trajectory.Exists() {
+		return nil
+	}
+	if c.regions == nil {
+		c.regions = map[string]*drawnRegion{}
+	}
+	now := drawnRegion{part: s.Part, stamp: max(d.TrajectoryStamp(of.Trajectory), d.TrajectoryStamp(other.Trajectory))}
+	known := c.regions[s.Entry.ID]
+	if known == nil || known.part != now.part || known.stamp != now.stamp {
+		now.region = trajectory.Between(d.Outline(of.Trajectory), d.Outline(other.Trajectory), s.Entry.Part.Common)
+		now.sectors = trajectory.Sectors(now.region)
+		now.area = trajectory.RegionArea(now.region)
+		known = &now
+		c.regions[s.Entry.ID] = known
+		d.CountRun(s.Entry.ID)
+	}
+	var label anchor
+	widest := 0.0
+	for _, sector := range known.sectors {
+		start := c.pen.Area(colourOf(of.Entry), areaOpacity)
+		to := func(direction, distance float64) {
+			sin, cos := math.Sincos(direction)
+			c.pen.To(math.Max(-4000, math.Min(v.X(distance*cos), 8000)), math.Max(-4000, math.Min(v.Y(distance*sin), 8000)))
+		}
+		for _, at := range sector {
+			to(at.Direction, at.Far)
+			if width := at.Far - at.Near; width > widest {
+				sin, cos := math.Sincos(at.Direction)
+				middle := (at.Near + at.Far) / 2
+				widest, label = width, anchor{x: v.X(middle * cos), y: v.Y(middle * sin), isPoint: true}
+			}
+		}
+		for i := len(sector) - 1; i >= 0; i-- {
+			to(sector[i].Direction, sector[i].Near)
+		}
+		c.pen.EndLine(start)
+	}
+	if widest == 0 {
+		return nil
+	}
+	label.label = picture.Label{ID: s.Entry.ID, LaTeX: d.Typeset(`A\approx ` + number.Format(known.area, 4)), Colour: colourOf(of.Entry)}
+	return []anchor{label}
+}
+
+// drawnRegion is a region between two curves, valid for one stamp.
+type drawnRegion struct {
+	part    *evaluate.Part
+	stamp   uint64
+	region  func(direction float64) (near, far float64)
+	sectors [][]trajectory.Sector
+	area    float64
 }
 
 // directions are arrowheads along the curve.

@@ -27,26 +27,41 @@ func watched(t testing.TB, statement string) (*document.Document, *evaluate.Demo
 	return d, e
 }
 
-// The drawn line lies on the curve to half a pixel between its places too, for a curve with a hundred loops (worked out
-// again from the formula), and the point's move samples nothing again.
-func TestAFineCurveIsDrawnToHalfAPixelOnce(t *testing.T) {
+// offCurve is how far the trail of a polar curve leaves it, at most, in pixels of a window of 6 units in 800 pixels, and how
+// many places it has.
+func offCurve(t *testing.T, formula string) (worst float64, places int) {
+	t.Helper()
+	_, e := watched(t, formula)
+	m := e.Shown[0].Trajectory
+	const pixel, between = 6.0 / 800, 8
+	var trailer sample.Trailer
+	trail := trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, pixel)
+	for i := 1; i < len(trail.T); i++ {
+		a, b := trail.Points[i-1], trail.Points[i]
+		length := math.Hypot(b.X-a.X, b.Y-a.Y)
+		for k := 1.0; k < between; k++ {
+			q := m.Place(trail.T[i-1] + (trail.T[i]-trail.T[i-1])*k/between)
+			worst = math.Max(worst, math.Abs((q.X-a.X)*(b.Y-a.Y)-(q.Y-a.Y)*(b.X-a.X))/length/pixel)
+		}
+	}
+	return worst, len(trail.T)
+}
+
+func TestATrailStaysWithinHalfAPixelWithFewPlaces(t *testing.T) {
+	for formula, most := range map[string]int{"r = 3 sin θ": 120, "r = 1 + cos θ": 120, "r = 2 + cos(101θ/25)/2 + sin(4θ)/5": 4000, "r = θ/9": 200} {
+		worst, places := offCurve(t, formula)
+		assert.Less(t, worst, 0.5, formula)
+		assert.Less(t, places, most, formula)
+	}
+}
+
+// A curve with a hundred loops is run through once; the point's move samples nothing again.
+func TestAFineCurveIsSampledOnce(t *testing.T) {
 	const formula = "r = 2 + cos(101θ/25)/2 + sin(4θ)/5"
 	_, e := watched(t, formula)
 	m := e.Shown[0].Trajectory
 	require.InDelta(t, 50*math.Pi, m.To, 1e-9, "it closes after 25 turns")
 	p := plane(-3, 3, -3, 3, true)
-	pixel := 6.0 / 800
-	var trailer sample.Trailer
-	trail := trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, pixel)
-	worst := 0.0
-	for i := 1; i < len(trail.T); i++ {
-		a, b := trail.Points[i-1], trail.Points[i]
-		q := m.Place((trail.T[i-1] + trail.T[i]) / 2)
-		length := math.Hypot(b.X-a.X, b.Y-a.Y)
-		worst = math.Max(worst, math.Abs((q.X-a.X)*(b.Y-a.Y)-(q.Y-a.Y)*(b.X-a.X))/length)
-	}
-	assert.Less(t, worst, 0.5*pixel)
-
 	var c compose.Composer
 	c.Panel(e, &p, 800, 800)
 	runs := e.Counters.Runs[e.Shown[0].Entry.ID]

@@ -244,7 +244,10 @@ func (c *checker) circle(s Shown) {
 	}
 	c.oneOf(s.ID, "part.piece", string(s.Part.Piece), string(Arc), string(AngleMark), string(Coordinates), string(Unrolled), string(Length),
 		string(Carried), string(Graph), string(Triangles), string(Ray), string(Projections), string(Velocity), string(Accelerated),
-		string(TangentAt), string(Osculating), string(Dots), string(Directions), string(Swept))
+		string(TangentAt), string(Osculating), string(Dots), string(Directions), string(Swept), string(Region))
+	c.text(s.ID, "part.step", s.Part.Step)
+	c.oneOf(s.ID, "part.line", string(s.Part.Line), "", string(Straight), string(Smooth))
+	c.require(s.Part.Piece != Region || s.Part.Other != "", s.ID, "part.other", "another polar curve is needed")
 	c.oneOf(s.ID, "part.rest", string(s.Part.Rest), "", string(RestFaint), string(RestHidden), string(RestWhole))
 	if s.Part.Piece.HasRatio() {
 		c.oneOf(s.ID, "part.ratio", s.Part.Ratio, "sin", "cos", "tan", "cot", "sec", "csc", "r", "x", "y")
@@ -280,7 +283,7 @@ func (c *checker) shown(s Shown) {
 		c.require(s.Feature != "intersections" || s.With != "", s.ID, "with", "another function is needed")
 	}
 	if f := s.Family; f != nil {
-		c.require(s.Kind == Curve, s.ID, "family", "only a curve can be a family")
+		c.require(s.Kind == Curve || s.Kind == Moving, s.ID, "family", "only a curve can be a family")
 		c.require(f.Parameter != "" && len(f.Parameter) <= 40, s.ID, "family.parameter", "a parameter is needed")
 		c.require(len(f.Values) <= MaxMembers, s.ID, "family.values", fmt.Sprintf("at most %d", MaxMembers))
 		for _, text := range append([]string{f.From, f.To, f.Step}, f.Values...) {
@@ -314,6 +317,9 @@ func (c *checker) references(d *Document) {
 	}
 	for _, s := range d.Shown {
 		refer(s.ID, s.Of)
+		if s.Part != nil {
+			refer(s.ID, s.Part.Other)
+		}
 		if s.Figure != nil {
 			for _, point := range s.Figure.Points {
 				refer(s.ID, point)

@@ -240,7 +240,22 @@ type Part struct {
 	OnAxis bool `json:"onAxis,omitempty"`
 	// Rest is what becomes of the graph where the angle has not been yet.
 	Rest RestOfGraph `json:"rest,omitempty"`
+	// Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them.
+	Step string  `json:"step,omitempty"`
+	Line Joining `json:"line,omitempty"`
+	// Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not.
+	Other  string `json:"other,omitempty"`
+	Common bool   `json:"common,omitempty"`
 }
+
+// Joining is how dots are joined; empty for not at all.
+type Joining string
+
+// The ways of joining.
+const (
+	Straight Joining = "straight"
+	Smooth   Joining = "smooth"
+)
 
 // CirclePiece names what is shown of a circle.
 type CirclePiece string
@@ -274,6 +289,8 @@ const (
 	Dots       CirclePiece = "dots"
 	Directions CirclePiece = "directions"
 	Swept      CirclePiece = "swept"
+	// Region is what a polar curve encloses and another one does not, or both do.
+	Region CirclePiece = "region"
 )
 
 // HasRatio tells whether a piece is of one ratio.

@@ -201,12 +201,26 @@ func trajectorySentence(d *evaluate.Demonstration, s *evaluate.Shown, formula fu
 		if piece == document.Graph && s.Part.Of.Trajectory != nil {
 			return []PieceView{words("the graph of "), {LaTeX: d.CoordinateLaTeX(s.Part.Of.Trajectory, s.Entry.Part.Ratio)}}
 		}
+		if piece == document.Region && s.Part.Other != nil {
+			of, other := PieceView{LaTeX: expr.LaTeXName(s.Part.Of.Entry.Trajectory.Function)}, PieceView{LaTeX: expr.LaTeXName(s.Part.Other.Entry.Trajectory.Function)}
+			if s.Entry.Part.Common {
+				return []PieceView{words("what both "), of, words(" and "), other, words(" enclose")}
+			}
+			return []PieceView{words("what "), of, words(" encloses and "), other, words(" does not")}
+		}
+		if step := s.Entry.Part.Step; piece == document.Dots && step != "" {
+			after := map[document.Joining]string{document.Straight: ", joined", document.Smooth: ", joined smoothly"}[s.Entry.Part.Line]
+			return []PieceView{words("points at steps of "), formula(step), words(after)}
+		}
 		return []PieceView{words(map[document.CirclePiece]string{document.Ray: "the ray and the radius on it", document.Projections: "the projections on the axes",
 			document.Velocity: "the velocity", document.Accelerated: "the acceleration", document.TangentAt: "the tangent", document.Osculating: "the circle of curvature",
 			document.Dots: "dots at equal steps", document.Directions: "the direction along the curve", document.Swept: "what the ray sweeps over"}[piece])}
 	}
 	m := s.Entry.Trajectory
 	ends := []PieceView{words(" for "), {LaTeX: formula(m.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, m)) + `\le ` + formula(m.To).LaTeX}}
+	if s.Entry.Family != nil {
+		ends = append(append(ends, words(", ")), familySentence(d, s.Entry.Family, formula)...)
+	}
 	if m.Function != "" {
 		return append([]PieceView{words("the polar curve "), {LaTeX: expr.LaTeXName(m.Function)}}, ends...)
 	}

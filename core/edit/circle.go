@@ -37,7 +37,7 @@ func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, er
 	for _, piece := range pieces {
 		there := false
 		for _, s := range d.Shown {
-			if s.Of != w.Circle || s.Part == nil || s.Part.Piece != piece || piece.HasRatio() && s.Part.Ratio != w.Ratio {
+			if s.Of != w.Circle || s.Part == nil || s.Part.Piece != piece || s.Part.Step != "" || piece.HasRatio() && s.Part.Ratio != w.Ratio {
 				continue
 			}
 			there = true

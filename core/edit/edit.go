@@ -327,7 +327,7 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	for before := -1; len(gone) != before; {
 		before = len(gone)
 		d.Shown = keep(d.Shown, func(e document.Shown) bool {
-			without := gone[e.ID] || gone[e.Of] || name != "" && hangsOnFunction(e, name) ||
+			without := gone[e.ID] || gone[e.Of] || e.Part != nil && gone[e.Part.Other] || name != "" && hangsOnFunction(e, name) ||
 				e.Figure != nil && slices.ContainsFunc(e.Figure.Points, func(point string) bool { return gone[point] })
 			if without {
 				gone[e.ID] = true

@@ -75,22 +75,22 @@ func readable(s *expr.Scope, e document.Shown) error {
 		variables  []string
 	}
 	var fields []field
+	if e.Family != nil {
+		if !s.Names[e.Family.Parameter] {
+			return problem.New("not-a-parameter", 0, len(e.Family.Parameter), e.Family.Parameter).In(e.ID, "family.parameter")
+		}
+		for _, text := range e.Family.Values {
+			fields = append(fields, field{name: "family.values", text: text})
+		}
+		if len(e.Family.Values) == 0 {
+			fields = append(fields, field{name: "family.from", text: e.Family.From}, field{name: "family.to", text: e.Family.To},
+				field{name: "family.step", text: e.Family.Step})
+		}
+	}
 	switch e.Kind {
 	case document.Curve, document.Found, document.Steps, document.Path:
 		if e.Kind == document.Path && !s.Names[e.As] {
 			return problem.New("not-a-parameter", 0, len(e.As), e.As).In(e.ID, "as")
-		}
-		if e.Family != nil {
-			if !s.Names[e.Family.Parameter] {
-				return problem.New("not-a-parameter", 0, len(e.Family.Parameter), e.Family.Parameter).In(e.ID, "family.parameter")
-			}
-			for _, text := range e.Family.Values {
-				fields = append(fields, field{name: "family.values", text: text})
-			}
-			if len(e.Family.Values) == 0 {
-				fields = append(fields, field{name: "family.from", text: e.Family.From}, field{name: "family.to", text: e.Family.To},
-					field{name: "family.step", text: e.Family.Step})
-			}
 		}
 		if _, known := s.Functions[e.Function]; !known {
 			return problem.New("not-a-function", 0, len(e.Function), e.Function).In(e.ID, "function")
@@ -115,7 +115,7 @@ func readable(s *expr.Scope, e document.Shown) error {
 			if letter == "" {
 				letter = "t"
 			}
-			fields = []field{{"trajectory.x", m.X, []string{letter}}, {"trajectory.y", m.Y, []string{letter}}}
+			fields = append(fields, field{"trajectory.x", m.X, []string{letter}}, field{"trajectory.y", m.Y, []string{letter}})
 		}
 		fields = append(fields, field{name: "trajectory.from", text: m.From}, field{name: "trajectory.to", text: m.To})
 	case document.FigureEntry:
@@ -145,6 +145,10 @@ func readable(s *expr.Scope, e document.Shown) error {
 			if f.text != "" {
 				fields = append(fields, f)
 			}
+		}
+	case document.PartOf:
+		if e.Part != nil && e.Part.Step != "" {
+			fields = append(fields, field{name: "part.step", text: e.Part.Step})
 		}
 	case document.Point:
 		fields = []field{{name: "x", text: e.X}, {name: "y", text: e.Y}}

@@ -37,8 +37,11 @@ type Part struct {
 	Ratio circle.Function
 	// Graph is the ratio's curve over the driver, nil for other pieces.
 	Graph *sample.Function
+	// Other is the second polar curve of a region.
+	Other *Shown
 
-	on []int // what the graph depends on, the driver apart
+	step *Expression
+	on   []int // what the graph depends on, the driver apart
 }
 
 // loadCircle understands a circle; nil when there is a problem, which is then reported.
@@ -73,8 +76,7 @@ func (d *Demonstration) loadParts() {
 		}
 		of := d.shownWithID(s.Entry.Of)
 		if of != nil && of.Trajectory != nil {
-			s.Part = &Part{Of: of}
-			s.ready = true
+			s.ready = d.loadTrajectoryPart(s, of)
 			continue
 		}
 		if of == nil || of.Circle == nil {
@@ -89,6 +91,34 @@ func (d *Demonstration) loadParts() {
 		}
 		s.ready = true
 	}
+}
+
+// loadTrajectoryPart understands what is shown of a trajectory.
+func (d *Demonstration) loadTrajectoryPart(s, of *Shown) bool {
+	e := s.Entry
+	s.Part = &Part{Of: of}
+	if e.Part.Step != "" {
+		if s.Part.step = d.expression(e.Part.Step, e.ID, "part.step"); s.Part.step == nil {
+			return false
+		}
+	}
+	if e.Part.Piece == document.Region {
+		other := d.shownWithID(e.Part.Other)
+		if other == nil || other.Trajectory == nil || !other.Trajectory.Polar || !of.Trajectory.Polar {
+			d.report(problem.New("field", 0, 0, "part.other", "a region lies between two polar curves"), e.ID, "part.other")
+			return false
+		}
+		s.Part.Other = other
+	}
+	return true
+}
+
+// Step is the distance of dots by the curve's parameter; 0 for the usual one.
+func (d *Demonstration) Step(p *Part) float64 {
+	if p.step == nil {
+		return 0
+	}
+	return d.at(p.step)
 }
 
 // loadGraph compiles centre + radius · ratio(angle) over the driver, which stands in the variable's place.

@@ -71,7 +71,13 @@ func (d *Demonstration) loadFamily(e *document.Shown) *Family {
 // FamilyStamp grows whenever a parameter moves that the family's curves depend on, its own apart.
 func (d *Demonstration) FamilyStamp(s *Shown) uint64 {
 	latest := uint64(1)
-	for _, i := range s.Curve.on {
+	var on []int
+	if s.Trajectory != nil {
+		on = s.Trajectory.on
+	} else {
+		on = s.Curve.on
+	}
+	for _, i := range on {
 		if i != s.Family.Parameter {
 			latest = max(latest, d.moved[i])
 		}

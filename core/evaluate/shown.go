@@ -92,7 +92,10 @@ func (d *Demonstration) loadShown() {
 			s.ready = s.at != nil
 		case document.Moving:
 			s.Trajectory = d.loadTrajectory(s)
-			s.ready = s.Trajectory != nil
+			if s.ready = s.Trajectory != nil; s.ready && e.Family != nil {
+				s.Family = d.loadFamily(e)
+				s.ready = s.Family != nil
+			}
 		case document.CircleEntry:
 			s.Circle = d.loadCircle(s)
 			s.ready = s.Circle != nil

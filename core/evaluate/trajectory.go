@@ -157,6 +157,12 @@ func (m *Trajectory) Velocity(t float64) sample.Point { return m.velocity.At(t, 
 // Acceleration is the second.
 func (m *Trajectory) Acceleration(t float64) sample.Point { return m.acceleration.At(t, m.in) }
 
+// Outline is how far a polar curve reaches from the pole by the direction in radians.
+func (d *Demonstration) Outline(m *Trajectory) trajectory.Outline {
+	unit := d.Direction(1)
+	return trajectory.Encloses(func(angle float64) float64 { return m.Radius(angle / unit) }, m.From*unit, m.To*unit)
+}
+
 // Radius is r of a polar curve.
 func (m *Trajectory) Radius(t float64) float64 {
 	if m.radius == nil {

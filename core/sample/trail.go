@@ -45,9 +45,8 @@ const (
 	firstPlaces  = 1024
 	mostPlaces   = 1 << 15
 	trailSagitta = 0.4
-	// longest and straight are how far apart two places may lie, in pixels, and how far what lies between them from the line
-	// that joins them: a line of fewer steps is drawn faster.
-	longest, straight = 48.0, 0.15
+	// longest is how far apart two places may lie, in pixels.
+	longest = 48.0
 	// beyond is how many pixels away a curve counts as gone to infinity.
 	beyond = 1e5
 )
@@ -106,12 +105,33 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 	gap := Point{math.NaN(), math.NaN()}
 	exists := func(q Point) bool { return !math.IsNaN(q.X+q.Y) && !math.IsInf(q.X+q.Y, 0) }
 	last, was := gap, false
-	// waiting is the place before, which is kept only where the line would leave it too far aside.
+	// waiting is the place before, which is kept only where a longer step would pass it, or one before it, too far aside: the
+	// cone of directions that pass all of them narrows with each, as in thin.
 	waiting, waits := 0, false
+	var right, left [2]float64
+	scale := 1 / pixel
 	keep := func(i int) {
 		last = Point{s.xs[i], s.ys[i]}
 		add(s.ts[i], last)
 		waits = false
+	}
+	passes := func(q Point) bool {
+		p := Point{s.xs[waiting], s.ys[waiting]}
+		dx, dy := q.X-last.X, q.Y-last.Y
+		if !(dx*dx+dy*dy <= longest*longest*pixel*pixel) || (q.X-p.X)*(p.X-last.X)+(q.Y-p.Y)*(p.Y-last.Y) < 0 {
+			return false
+		}
+		return right[0]*dy-right[1]*dx >= 0 && left[0]*dy-left[1]*dx <= 0
+	}
+	wait := func(i int) {
+		r, l := cone(last, Point{s.xs[i], s.ys[i]}, scale, scale)
+		if !waits || right[0]*r[1]-right[1]*r[0] > 0 {
+			right = r
+		}
+		if !waits || left[0]*l[1]-left[1]*l[0] < 0 {
+			left = l
+		}
+		waiting, waits = i, true
 	}
 	for i := range s.ts {
 		q := Point{s.xs[i], s.ys[i]}
@@ -137,10 +157,10 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 			add(s.ts[i], gap) // through infinity and back from the other side
 			keep(i)
 		case is:
-			if waits && leaves(last, Point{s.xs[waiting], s.ys[waiting]}, q, pixel) {
+			if waits && !passes(q) {
 				keep(waiting)
 			}
-			waiting, waits = i, true
+			wait(i)
 		}
 		was = is
 	}
@@ -148,22 +168,6 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 		keep(waiting)
 	}
 	return t
-}
-
-// leaves tells whether a step from one place to another is too long, or leaves a place between them too far aside.
-func leaves(from, between, to Point, pixel float64) bool {
-	dx, dy := to.X-from.X, to.Y-from.Y
-	length := math.Hypot(dx, dy)
-	if !(length <= longest*pixel) {
-		return true
-	}
-	ux, uy := between.X-from.X, between.Y-from.Y
-	if length == 0 {
-		return math.Hypot(ux, uy) > straight*pixel
-	}
-	// A place that lies behind or beyond the step, as at a point where the curve turns back, is not passed by it.
-	along := (ux*dx + uy*dy) / length
-	return math.Abs(ux*dy-uy*dx)/length > straight*pixel || along < -straight*pixel || along > length+straight*pixel
 }
 
 // edge closes in the end of a gap between two neighbouring places.
@@ -180,4 +184,34 @@ func (s *Trailer) edge(p *Plane, in []float64, low, high float64, existsHigh boo
 		return high, p.At(high, in)
 	}
 	return low, p.At(low, in)
+}
+
+// smoothSteps is into how many steps a smooth line between two places is cut.
+const smoothSteps = 12
+
+// Through is a smooth line through places: between two of them a cubic whose slopes at its ends are those from the
+// neighbours (E. Catmull and R. Rom, A class of local interpolating splines, 1974). A gap, NaN, ends it.
+func Through(places []Point) (line []Point) {
+	exists := func(i int) bool { return i >= 0 && i < len(places) && !math.IsNaN(places[i].X+places[i].Y) }
+	for i, p := range places {
+		line = append(line, p)
+		if !exists(i) || !exists(i+1) {
+			continue
+		}
+		before, q, after := p, places[i+1], places[i+1]
+		if exists(i - 1) {
+			before = places[i-1]
+		}
+		if exists(i + 2) {
+			after = places[i+2]
+		}
+		for k := 1; k < smoothSteps; k++ {
+			s := float64(k) / smoothSteps
+			at := func(before, p, q, after float64) float64 {
+				return p + s*((q-before)+s*((2*before-5*p+4*q-after)+s*(3*(p-q)+after-before)))/2
+			}
+			line = append(line, Point{at(before.X, p.X, q.X, after.X), at(before.Y, p.Y, q.Y, after.Y)})
+		}
+	}
+	return line
 }

@@ -6,6 +6,7 @@ import type { Problem, RestOfGraph, Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import { rests } from '../shared/rests';
 import EntryForm from './EntryForm.vue';
+import FamilyFields from './FamilyFields.vue';
 import FigureForm from './FigureForm.vue';
 import FormulaField from './FormulaField.vue';
 import RowsField from './RowsField.vue';
@@ -34,27 +35,6 @@ const parameters = computed(() =>
 const panels = computed(() => bench.document?.panels ?? []);
 
 const isFamily = computed(() => entry.value.family !== undefined);
-const asList = ref(!props.entry.family?.from);
-const familyWays = [
-  { value: 'list', label: 'a list' },
-  { value: 'range', label: 'from, to, step' },
-];
-const separator = computed(() => (bench.document?.decimalComma ? ';' : ','));
-const values = ref((props.entry.family?.values ?? []).join(`${separator.value} `));
-
-function turnFamily(on: boolean) {
-  entry.value.family = on ? { parameter: parameters.value[0]?.value ?? '' } : undefined;
-}
-
-/** The family as it is typed: a list, or two ends and a step. */
-function takeFamily() {
-  const family = entry.value.family;
-  if (!family) return;
-  const typed = values.value.split(separator.value).map((v) => v.trim());
-  if (asList.value) entry.value.family = { parameter: family.parameter, values: typed.filter((v) => v) };
-  else delete family.values;
-}
-
 const rows = ref(props.entry.rows ?? []);
 function turnDistances(on: boolean) {
   entry.value.distances = on;
@@ -133,7 +113,6 @@ const usualPattern = computed(() =>
 );
 
 async function keep() {
-  takeFamily();
   if (entry.value.kind === 'table') entry.value.rows = rows.value.filter((r) => r.x.trim() || r.y.trim());
   refused.value = await bench.askEdit({ kind: 'putShown', shown: plain(entry.value) });
   if (!refused.value) bench.editing = '';
@@ -164,40 +143,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
           aria-label="Moved by hand at its key points"
           @update:checked="entry.grips = $event as boolean"
       /></label>
-      <label v-if="parameters.length" class="line"
-        >for several values of a parameter
-        <a-switch
-          :checked="isFamily"
-          size="small"
-          aria-label="For several values of a parameter"
-          @update:checked="turnFamily($event as boolean)"
-      /></label>
-      <template v-if="entry.family">
-        <label class="line">
-          parameter
-          <Choice v-model="entry.family.parameter" :options="parameters" label="Parameter of the family" />
-        </label>
-        <label class="line">
-          values as
-          <Choice
-            :model-value="asList ? 'list' : 'range'"
-            :options="familyWays"
-            label="Values as"
-            @update:model-value="asList = $event === 'list'"
-          />
-        </label>
-        <a-input
-          v-if="asList"
-          v-model:value="values"
-          :placeholder="['−3', '−1', '1/2', '2'].join(`${separator} `)"
-          aria-label="Values of the family"
-        />
-        <div v-else class="thirds">
-          <label>from <a-input v-model:value="entry.family.from" aria-label="Family from" /></label>
-          <label>to <a-input v-model:value="entry.family.to" aria-label="Family to" /></label>
-          <label>step <a-input v-model:value="entry.family.step" aria-label="Family step" /></label>
-        </div>
-      </template>
+      <FamilyFields v-model="entry.family" />
     </template>
     <template v-else-if="entry.kind === 'point'">
       <label class="line"
@@ -348,6 +294,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
           @update:model-value="entry.trajectory.rest = $event as RestOfGraph"
         />
       </label>
+      <FamilyFields v-model="entry.family" />
     </template>
     <FigureForm
       v-else-if="entry.figure"
@@ -416,7 +363,7 @@ const refusedAt = (field: string) => (refused.value?.field === field ? refused.v
       <label v-if="labels.length" class="line">
         label
         <Choice
-          :model-value="entry.label || 'name'"
+          :model-value="labels.some((l) => l.value === entry.label) ? entry.label : 'name'"
           :options="labels"
           label="Label"
           @update:model-value="entry.label = $event as Shown['label']"

@@ -122,7 +122,7 @@ function actions(e: Shown): Action[] {
     const shown: Shown = { id: '', kind: 'trace', of: e.id, colour: e.colour };
     return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'putShown', shown }) }];
   }
-  if (e.kind === 'trajectory') return pieces(e);
+  if (e.kind === 'trajectory') return [...pieces(e), ...regions(e)];
   if (e.kind === 'table') {
     return [{ key: 'plot', words: 'Plot points by tapping', act: () => void tapPoints(e.id) }];
   }
@@ -152,7 +152,7 @@ function pieces(e: Shown): Action[] {
     ['swept', 'the area swept'],
   ];
   return all.map(([piece, words]) => {
-    const there = bench.document?.shown.find((s) => s.of === e.id && s.part?.piece === piece);
+    const there = bench.document?.shown.find((s) => s.of === e.id && s.part?.piece === piece && !s.part.step);
     const shown = !there || bench.isHidden(there.id);
     return {
       key: piece,
@@ -164,6 +164,33 @@ function pieces(e: Shown): Action[] {
         }),
     };
   });
+}
+
+/** What can be shaded between a polar curve and another one. */
+function regions(e: Shown): Action[] {
+  const name = e.trajectory?.function;
+  const others = (bench.document?.shown ?? []).filter((s) => s.trajectory?.function && s.id !== e.id);
+  if (!name) return [];
+  return others.flatMap((other) =>
+    [false, true].map((common) => ({
+      key: `${other.id} ${common}`,
+      words: common
+        ? `Shade what ${name} and ${other.trajectory!.function} both enclose`
+        : `Shade what ${name} encloses and ${other.trajectory!.function} does not`,
+      act: () =>
+        void bench.askEdit({
+          kind: 'putShown',
+          shown: {
+            id: '',
+            kind: 'part',
+            of: e.id,
+            part: { piece: 'region', other: other.id, common },
+            panels: e.panels,
+            colour: e.colour,
+          },
+        }),
+    })),
+  );
 }
 
 /** Opens the findings of a curve's function, which stand under its statement. */

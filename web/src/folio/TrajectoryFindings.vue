@@ -2,7 +2,7 @@
 // What is found out about a polar or parametric curve, and its table with a chosen step, to be copied or saved.
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useBench } from '../bench/store';
-import type { Problem, Shown, TrajectoryView } from '../generated/types';
+import type { Joining, Part, Problem, Shown, TrajectoryView } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import { follower } from '../shared/follower';
 
@@ -70,16 +70,28 @@ function save() {
   URL.revokeObjectURL(link.href);
 }
 
-/** Shows the rows as plotted points, joined or not. */
-async function showPoints() {
-  const at = view.value!.head.indexOf('x');
-  const rows = view
-    .value!.numbers.filter((row) => row[at] != null && row[at + 1] != null)
-    .slice(0, 500)
-    .map((row) => ({ x: String(row[at]), y: String(row[at + 1]) }));
-  await bench.askEdit({
+/** The table's points on the stage, which go along with the curve. */
+const points = computed(() =>
+  bench.document?.shown.find((s) => s.of === props.entry.id && s.part?.piece === 'dots' && s.part.step),
+);
+const lines: { line: '' | Joining; words: string }[] = [
+  { line: '', words: 'as points' },
+  { line: 'straight', words: 'joined' },
+  { line: 'smooth', words: 'smooth' },
+];
+const isShown = (line: '' | Joining) => points.value && (points.value.part!.line ?? '') === line;
+
+/** Shows the rows as points, joined or not, or takes them off the stage. */
+function showPoints(line: '' | Joining) {
+  const there = points.value;
+  if (there && isShown(line) && there.part!.step === step.value) {
+    return bench.askEdit({ kind: 'delete', id: there.id });
+  }
+  const part: Part = { piece: 'dots', step: step.value, line: line || undefined };
+  const { id: of, panels, colour } = props.entry;
+  return bench.askEdit({
     kind: 'putShown',
-    shown: { id: '', kind: 'table', rows, colour: 0, panels: props.entry.panels },
+    shown: { id: there?.id ?? '', kind: 'part', of, part, panels, colour },
   });
 }
 </script>
@@ -104,7 +116,18 @@ async function showPoints() {
       <p class="deeds">
         <button class="soft" @click="save">save as CSV</button>
         <button class="soft" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
-        <button class="soft" @click="showPoints">show as points</button>
+      </p>
+      <p class="deeds">
+        on the stage
+        <button
+          v-for="l in lines"
+          :key="l.line"
+          class="soft"
+          :aria-pressed="!!isShown(l.line)"
+          @click="showPoints(l.line)"
+        >
+          {{ l.words }}
+        </button>
       </p>
       <div v-if="view?.rows.length" class="scroll" tabindex="0" aria-label="Table of the curve">
         <table>

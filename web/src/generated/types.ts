@@ -6,7 +6,7 @@
 export type AngleUnit = 'radian' | 'degree';
 
 /** CirclePiece names what is shown of a circle. */
-export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept';
+export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region';
 
 /** Corner is where a text stands on a panel. */
 export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
@@ -19,6 +19,9 @@ export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 
 
 /** Finding names what the core finds out about a function of one variable. */
 export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry' | 'quarterPoints';
+
+/** Joining is how dots are joined; empty for not at all. */
+export type Joining = 'straight' | 'smooth';
 
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
@@ -214,6 +217,12 @@ export interface Part {
   onAxis?: boolean;
   /** Rest is what becomes of the graph where the angle has not been yet. */
   rest?: RestOfGraph;
+  /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
+  step?: string;
+  line?: Joining;
+  /** Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not. */
+  other?: string;
+  common?: boolean;
 }
 
 /** Figure is a piece of geometry in the plane, live as the points that it hangs on. */
