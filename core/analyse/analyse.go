@@ -41,8 +41,8 @@ type analyser struct {
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
 const maxWork = 1000000
 
-// maxSymbols bounds the series of one function, in symbols of their coefficients: about a tenth of a second.
-const maxSymbols = 4000
+// maxEffort bounds the series of one function: about a tenth of a second.
+const maxEffort = 32000
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {
@@ -94,7 +94,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
 		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
-		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxSymbols}}
+		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}

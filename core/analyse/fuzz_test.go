@@ -8,6 +8,7 @@ import (
 	"parvix/core/expr"
 	"parvix/core/expr/exprtest"
 	"parvix/core/program"
+	"parvix/core/symbolic"
 )
 
 // No finding is invented: a zero is one, an extremum tops its neighbours, values exist where the domain says so and lie
@@ -45,6 +46,15 @@ type claims struct {
 
 func (c *claims) at(x float64) float64 { return c.value([]float64{x}) }
 
+// simply is the value of the simplified formula, in which less is rounded.
+func (c *claims) simply(x float64) float64 {
+	f, err := program.CompilePoint(symbolic.Simplify(c.n).Node, []string{"x"})
+	if err != nil {
+		c.t.Fatal(err)
+	}
+	return f([]float64{x})
+}
+
 // rough is how much the value changes with the last digits of x: what cannot be compared closer.
 func (c *claims) rough(x float64) float64 {
 	h := 1e-12 * (1 + math.Abs(x))
@@ -63,7 +73,8 @@ func (c *claims) domainAndRange() {
 		if c.f.DomainKnown && steady && !math.IsInf(y, 0) && c.f.Period == nil && inside(c.f.Domain, x, 0) == math.IsNaN(y) {
 			c.t.Fatalf("%s has at %v the value %v; domain %s", c.text, x, y, analyse.Intervals(c.f.Domain))
 		}
-		if c.f.RangeKnown && y == y && math.Abs(y) < 1e8 && !inside(c.f.Range, y, 1e3*c.rough(x)) {
+		// ⌊6 + x − x⌋ is 5 where the sum is rounded; written simply it is not.
+		if c.f.RangeKnown && y == y && math.Abs(y) < 1e8 && !inside(c.f.Range, y, 1e3*c.rough(x)) && !inside(c.f.Range, c.simply(x), 1e3*c.rough(x)) {
 			c.t.Fatalf("%s has at %v the value %v; range %s", c.text, x, y, analyse.Intervals(c.f.Range))
 		}
 	}

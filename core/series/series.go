@@ -40,20 +40,24 @@ type unknown struct{}
 
 func giveUp() { panic(unknown{}) }
 
-// Effort bounds the arithmetic with irrational coefficients of several series together, in symbols of the numbers that
-// are put together. When nothing is left, what is asked stays Unknown. A nil Effort has no bound.
+// Effort bounds the arithmetic with the coefficients of several series together: an operation with fractions counts 1, one
+// with other numbers symbolCost for each of their symbols. When nothing is left, what is asked stays Unknown. A nil Effort
+// has no bound.
 type Effort struct{ Left int }
 
-// spend counts one operation; with fractions it costs next to nothing.
+const symbolCost = 8
+
+// spend counts one operation.
 func (e *Effort) spend(a, b exact.Value) {
 	if e == nil {
 		return
 	}
 	for _, c := range [2]exact.Value{a, b} {
 		if _, rational := c.Rat(); !rational {
-			e.Left -= symbolic.Size(c.Node())
+			e.Left -= symbolCost * symbolic.Size(c.Node())
 		}
 	}
+	e.Left--
 	if e.Left < 0 {
 		giveUp()
 	}

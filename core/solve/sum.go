@@ -623,6 +623,9 @@ func (s *solver) exponentOf(list []monomial, key string) *big.Rat {
 	return nil
 }
 
+// mostSquares bounds the products that squaring makes.
+const mostSquares = 80
+
 // withoutRadical turns A + B·√u = 0 into A² − B²·u = 0, and A + B·∛u = 0 into A³ + B³·u = 0; the caller puts the
 // solutions in, since squaring may add some.
 func (s *solver) withoutRadical(list []monomial, key string, e *big.Rat) Set {
@@ -632,7 +635,12 @@ func (s *solver) withoutRadical(list []monomial, key string, e *big.Rat) Set {
 		giveUp()
 	}
 	var plain, rooted []monomial
+	mixed, hasX := false, false
 	for _, m := range list {
+		hasX = hasX || m.power.Sign() != 0
+		for name, other := range m.kernels {
+			mixed = mixed || name != key && other.exp.IsInt()
+		}
 		k, ok := m.kernels[key]
 		if !ok || k.exp.IsInt() {
 			plain = append(plain, m)
@@ -651,6 +659,10 @@ func (s *solver) withoutRadical(list []monomial, key string, e *big.Rat) Set {
 			kernels[key] = kernel{u, rest}
 		}
 		rooted = append(rooted, monomial{m.c, m.power, m.e, kernels})
+	}
+	// Squared, x and a function of x would still stand beside each other, which nothing here solves; and terms multiply.
+	if mixed && hasX || len(plain)*len(plain)+len(rooted)*len(rooted) > mostSquares {
+		giveUp()
 	}
 	a, b := s.rebuild(plain, plainPart), s.rebuild(rooted, plainPart)
 	var without expr.Node
