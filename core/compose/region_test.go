@@ -50,7 +50,7 @@ func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
 		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
 	})
-	assert.Equal(t, `A\approx 3.1416`, labelled(pic, "region"))
+	assert.Equal(t, `A=\pi\approx 3.1416`, labelled(pic, "region"))
 	found := false
 	for i := 0; i < len(pic.Live); {
 		switch picture.Op(pic.Live[i]) {
@@ -80,7 +80,7 @@ func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
 		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
 	})
 	var c compose.Composer
-	for radius, area := range map[float64]string{2: `A\approx 9.4248`, 1.5: `A\approx 3.927`} {
+	for radius, area := range map[float64]string{2: `A=3 \pi\approx 9.4248`, 1.5: `A=\frac{5 \pi}{4}\approx 3.927`, 1.1: `A\approx 0.6597`} {
 		e.Set(e.Find("a"), radius)
 		e.Update()
 		assert.Equal(t, area, labelled(c.Panel(e, &e.Document.Panels[0], 600, 600), "region"), "π (a² − 1)")

@@ -336,9 +336,9 @@ func (c *Composer) region(d *evaluate.Demonstration, s *evaluate.Shown, v View) 
 	now := drawnRegion{part: s.Part, stamp: max(d.TrajectoryStamp(of.Trajectory), d.TrajectoryStamp(other.Trajectory))}
 	known := c.regions[s.Entry.ID]
 	if known == nil || known.part != now.part || known.stamp != now.stamp {
-		now.region = trajectory.Between(d.Outline(of.Trajectory), d.Outline(other.Trajectory), s.Entry.Part.Common)
-		now.sectors = trajectory.Sectors(now.region)
-		now.area = trajectory.RegionArea(now.region)
+		region := trajectory.Between(d.Outline(of.Trajectory), d.Outline(other.Trajectory), s.Entry.Part.Common)
+		now.sectors = trajectory.Sectors(region)
+		now.told = evaluate.AreaLaTeX(trajectory.RegionArea(region))
 		known = &now
 		c.regions[s.Entry.ID] = known
 		d.CountRun(s.Entry.ID)
@@ -367,7 +367,7 @@ func (c *Composer) region(d *evaluate.Demonstration, s *evaluate.Shown, v View) 
 	if widest == 0 {
 		return nil
 	}
-	label.label = picture.Label{ID: s.Entry.ID, LaTeX: d.Typeset(`A\approx ` + number.Format(known.area, 4)), Colour: colourOf(of.Entry)}
+	label.label = picture.Label{ID: s.Entry.ID, LaTeX: d.Typeset(known.told), Colour: colourOf(of.Entry)}
 	return []anchor{label}
 }
 
@@ -375,9 +375,8 @@ func (c *Composer) region(d *evaluate.Demonstration, s *evaluate.Shown, v View) 
 type drawnRegion struct {
 	part    *evaluate.Part
 	stamp   uint64
-	region  func(direction float64) (near, far float64)
 	sectors [][]trajectory.Sector
-	area    float64
+	told    string
 }
 
 // directions are arrowheads along the curve.

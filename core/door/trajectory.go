@@ -3,7 +3,6 @@ package door
 import (
 	"fmt"
 	"math"
-	"math/big"
 
 	"parvix/core/document"
 	"parvix/core/evaluate"
@@ -83,6 +82,16 @@ func (door *Door) tabulate(v *TrajectoryView, m *evaluate.Trajectory, c *traject
 // mostPointsListed bounds a table on the bench.
 const mostPointsListed = 5000
 
+// enclosedBy is the area inside a polar curve that closes on its interval, NaN for another.
+func enclosedBy(d *evaluate.Demonstration, m *evaluate.Trajectory, c *trajectory.Curve) float64 {
+	first, last := m.Place(m.From), m.Place(m.To)
+	if _, closes := c.Closing(); !m.Polar || !closes || math.Hypot(first.X-last.X, first.Y-last.Y) > 1e-9 {
+		return math.NaN()
+	}
+	pole := func(float64) float64 { return 0 }
+	return trajectory.RegionArea(trajectory.Between(d.Outline(m), pole, false))
+}
+
 func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *trajectory.Curve, unit float64) []CircleLine {
 	lines := []CircleLine{}
 	line := func(name, latex string) { lines = append(lines, CircleLine{name, d.Typeset(latex)}) }
@@ -91,7 +100,7 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 		if unit != 1 {
 			return "{" + number.Format(t/unit, 2) + `}^{\circ}`
 		}
-		if ofPi := multipleOfPi(t); ofPi != "" {
+		if ofPi := evaluate.MultipleOfPi(t); ofPi != "" {
 			return ofPi
 		}
 		return number.Format(t, 3)
@@ -102,9 +111,13 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 		line("closes", `\text{never}`)
 	}
 	if area := c.Area(from, to); area.Value == area.Value {
-		line("area swept by the ray", withPi(area.Value))
+		line("area swept by the ray", evaluate.WithPi(area.Value))
+		// A ray that goes around twice, or turns back, sweeps over a place more than once.
+		if enclosed := enclosedBy(d, m, c); enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
+			line("area enclosed", evaluate.WithPi(enclosed))
+		}
 	}
-	line("length", withPi(c.Length(from, to).Value))
+	line("length", evaluate.WithPi(c.Length(from, to).Value))
 	box := c.Box(from, to)
 	line("reaches", fmt.Sprintf(`%s\le x\le %s,\quad %s\le y\le %s`, number.Format(box.Low[0], 3), number.Format(box.High[0], 3), number.Format(box.Low[1], 3), number.Format(box.High[1], 3)))
 	level, upright := c.Tangents(from, to)
@@ -171,26 +184,6 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
 	}
 	return lines
-}
-
-// withPi writes a number, and in front of it the multiple of π that it is to ten digits, as areas of handbook curves are.
-func withPi(v float64) string {
-	if text := multipleOfPi(v); text != "" && v != 0 {
-		return text + `\approx ` + number.Format(v, 4)
-	}
-	return number.Format(v, 4)
-}
-
-// multipleOfPi recognises r·π with a small denominator; empty for another number.
-func multipleOfPi(v float64) string {
-	const most = 48
-	for q := int64(1); q <= most; q++ {
-		p := v / math.Pi * float64(q)
-		if k := math.Round(p); math.Abs(p-k) < 1e-10*math.Max(1, math.Abs(p)) && math.Abs(k) < 1e6 {
-			return evaluate.PiLaTeX(big.NewRat(int64(k), q))
-		}
-	}
-	return ""
 }
 
 // trajectorySentence says what a trajectory or a part of one is.

@@ -42,6 +42,22 @@ func TestAPolarCurveIsStudied(t *testing.T) {
 	assert.Contains(t, lines["reaches"], "−0.25")
 }
 
+// The ray of the limaçon r = 1 + 2 cos θ sweeps over 3π, its inner loop twice; it encloses 2π + 3√3/2. That of the rose
+// r = cos 2θ passes each of its petals once (Lawrence 1972; worked by hand).
+func TestWhatIsSweptTwiceIsEnclosedOnce(t *testing.T) {
+	for statement, want := range map[string][2]string{
+		"r = 1 + 2cos θ": {`3 \pi\approx 9.4248`, `2 \pi+\frac{3\sqrt{3}}{2}\approx 8.8813`},
+		"r = cos(2θ)":    {`\frac{\pi}{2}\approx 1.5708`, ""},
+		"r = 1 + cos θ":  {`\frac{3 \pi}{2}\approx 4.7124`, ""},
+	} {
+		d, err := edit.State(document.New(""), "", statement)
+		require.NoError(t, err)
+		lines, _ := studied(t, d, "")
+		assert.Equal(t, want[0], lines["area swept by the ray"], statement)
+		assert.Equal(t, want[1], lines["area enclosed"], statement)
+	}
+}
+
 // (3cos t, 2 sin t) is the ellipse x²/9 + y²/4 = 1; (t, t²) the parabola y = x²; (2t, 1 − t) the line y = 1 − x/2.
 func TestTheParameterIsEliminatedWhereThatIsElementary(t *testing.T) {
 	for _, c := range [][4]string{{"3cos t", "2 sin t", "without the parameter, an ellipse", `\frac{x^{2}}{9}+\frac{y^{2}}{4}=1`},
