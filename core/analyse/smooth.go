@@ -98,7 +98,11 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 			}
 			return expr.Num(1)
 		case "floor", "ceil":
-			return wholeNear(c.Name, value(u))
+			v := value(u)
+			if !(math.Abs(v) < mostWhole) {
+				return u // without a value, or so large that its whole part is itself as far as a float64 tells
+			}
+			return wholeNear(c.Name, v)
 		case "min", "max":
 			best := c.Args[0]
 			for _, a := range c.Args[1:] {
@@ -132,6 +136,9 @@ type noPiece struct{}
 
 // tiny is a difference at x that rounding may have made.
 func tiny(x float64) float64 { return 1e-11 * (1 + math.Abs(x)) }
+
+// mostWhole is where neighbouring float64 are one apart.
+const mostWhole = 1 << 53
 
 func wholeNear(name string, v float64) expr.Node {
 	r := math.Floor(v)
