@@ -298,6 +298,7 @@ func (w *walker) floor(a sum) sum {
 		}
 		return constant(exact.Fractional(new(big.Rat).SetInt(down)))
 	}
+	// At a whole number rounding would decide, and beyond 2^53 there is nothing but whole numbers.
 	if math.Abs(v-math.Round(v)) < 1e-9 {
 		giveUp()
 	}
