@@ -138,3 +138,11 @@ func TestAFamilyOfPolarCurvesHasOneForEachValue(t *testing.T) {
 		assert.Equal(t, members[k].LaTeX, labelled(pic, e.Shown[0].Entry.ID+"."+string(rune('0'+k))))
 	}
 }
+
+// The graph beside a polar curve is called as the curve is.
+func TestTheGraphOfAPolarCurveHasItsName(t *testing.T) {
+	pic, _ := polar(t, []string{"s(φ) = 1 + cos φ"}, nil, func(d *document.Document) {
+		d.Shown = append(d.Shown, document.Shown{ID: "graph", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Graph, Ratio: "r"}})
+	})
+	assert.Equal(t, `s\left(\phi\right)`, labelled(pic, "graph"))
+}

@@ -28,6 +28,7 @@ type Trajectory struct {
 	radius                 program.Point
 	x, y, r                expr.Node // inlined, in radians
 	variable               string
+	function               string // the name of a polar curve's r
 	from, to               *Expression
 	on                     []int     // what the curve depends on, the driver apart
 	run                    depends   // with the driver
@@ -52,7 +53,7 @@ func (d *Demonstration) loadTrajectory(s *Shown) *Trajectory {
 			}
 			return nil
 		}
-		m.variable, m.r = f.Stated.Variables[0], f.Inlined
+		m.variable, m.function, m.r = f.Stated.Variables[0], given.Function, f.Inlined
 		angle := expr.Node(&expr.Name{Name: m.variable})
 		if d.Document.AngleUnit == document.Degree {
 			angle = &expr.Degree{X: angle}

@@ -24,8 +24,11 @@ func (d *Demonstration) TrajectoryLaTeX(s *Shown, formula bool) string {
 	return `\left(` + d.typed(given.X, s.Trajectory.variable) + d.Typeset(`,\;`) + d.typed(given.Y, s.Trajectory.variable) + `\right)`
 }
 
-// CoordinateLaTeX names a coordinate over the parameter: r(θ), x(t).
+// CoordinateLaTeX names a coordinate over the parameter: x(t), and the radius of a polar curve by the name of its function.
 func (d *Demonstration) CoordinateLaTeX(m *Trajectory, name string) string {
+	if name == "r" {
+		name = expr.LaTeXName(m.function)
+	}
 	return name + `\left(` + expr.LaTeXName(m.variable) + `\right)`
 }
 
