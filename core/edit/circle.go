@@ -160,7 +160,13 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 			m.From, m.To = u.end(m.From), u.end(m.To)
 			u.dial(m.Driver)
 			for _, part := range d.Shown {
-				if part.Of != s.ID || part.Part == nil || part.Part.Piece != document.Graph {
+				if part.Of != s.ID || part.Part == nil {
+					continue
+				}
+				if part.Part.Step != "" {
+					part.Part.Step = u.end(part.Part.Step)
+				}
+				if part.Part.Piece != document.Graph {
 					continue
 				}
 				for i := range d.Panels {
@@ -238,6 +244,9 @@ func (u unitChange) end(text string) string {
 		if exact := circle.At(v).Exact(); exact != nil {
 			return expr.Pretty(exact)
 		}
+	}
+	if u.d.DecimalComma {
+		return expr.WithDecimalComma(number.Format(v, 9))
 	}
 	return number.Format(v, 9)
 }

@@ -206,10 +206,7 @@ func renameUses(d *document.Document, old, name string) {
 		}
 		*text = renamed(*text, s.With(hidden...), old, name)
 	}
-	for i := range d.Stated {
-		e := &d.Stated[i]
-		replace(&e.Formula, e.Variables...)
-	}
+	d.Formulas(replace)
 	for i := range d.Shown {
 		e := &d.Shown[i]
 		if e.Function == old {
@@ -224,9 +221,6 @@ func renameUses(d *document.Document, old, name string) {
 		if e.With == old {
 			e.With = name
 		}
-		replace(&e.X)
-		replace(&e.Y)
-		replace(&e.At)
 		if m := e.Trajectory; m != nil {
 			if m.Function == old {
 				m.Function = name
@@ -234,21 +228,12 @@ func renameUses(d *document.Document, old, name string) {
 			if m.Driver == old {
 				m.Driver = name
 			}
-			replace(&m.X, m.Variable)
-			replace(&m.Y, m.Variable)
-			replace(&m.From)
-			replace(&m.To)
 		}
 		if e.Figure != nil && e.Figure.Other == old {
 			e.Figure.Other = name
 		}
-		if c := e.Circle; c != nil {
-			if c.Driver == old {
-				c.Driver = name
-			}
-			replace(&c.Angle)
-			replace(&c.Radius)
-			replace(&c.Centre)
+		if c := e.Circle; c != nil && c.Driver == old {
+			c.Driver = name
 		}
 	}
 	for i := range d.Panels {
@@ -256,11 +241,8 @@ func renameUses(d *document.Document, old, name string) {
 	}
 	for i := range d.Said {
 		for k := range d.Said[i].Pieces {
-			switch p := &d.Said[i].Pieces[k]; {
-			case p.Kind == document.Told && p.Text == old:
+			if p := &d.Said[i].Pieces[k]; p.Kind == document.Told && p.Text == old {
 				p.Text = name
-			case p.Kind != document.Words && p.Kind != document.Told:
-				replace(&p.Text)
 			}
 		}
 	}
