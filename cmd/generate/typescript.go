@@ -6,6 +6,8 @@ import (
 	"go/ast"
 	"path/filepath"
 	"strings"
+
+	"parvix/core/document"
 )
 
 // folders whose types cross to the page.
@@ -47,6 +49,11 @@ func typescript(root string) ([]byte, error) {
 			b.WriteString("}\n")
 		}
 	}
+	b.WriteString("\n/** How many points a shape joins; −1 for three or more, up to mostCorners. */\nexport const pointsOf: Record<FigureShape, number> = {\n")
+	for _, shape := range document.FigureShapes() {
+		fmt.Fprintf(&b, "  %s: %d,\n", shape, shape.Points())
+	}
+	fmt.Fprintf(&b, "};\nexport const mostCorners = %d;\n", document.MaxCorners)
 	return b.Bytes(), nil
 }
 

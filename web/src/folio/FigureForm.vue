@@ -2,7 +2,7 @@
 // A piece of geometry: its shape, and the points or the function that it hangs on.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
-import type { FigureShape, Problem, Shown } from '../generated/types';
+import { mostCorners, pointsOf, type FigureShape, type Problem, type Shown } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import FormulaField from './FormulaField.vue';
 
@@ -11,23 +11,22 @@ defineProps<{ refused?: Problem }>();
 const emit = defineEmits<{ keep: []; cancel: [] }>();
 const bench = useBench();
 
-/** How many points a shape needs; −1 for three or more. */
-const shapes: { value: FigureShape; label: string; points: number }[] = [
-  { value: 'segment', label: 'segment', points: 2 },
-  { value: 'arrow', label: 'arrow', points: 2 },
-  { value: 'midpoint', label: 'midpoint', points: 2 },
-  { value: 'circle', label: 'circle', points: 2 },
-  { value: 'arc', label: 'arc', points: 3 },
-  { value: 'angle', label: 'angle', points: 3 },
-  { value: 'rightAngle', label: 'right angle', points: 3 },
-  { value: 'polygon', label: 'polygon', points: -1 },
-  { value: 'tangent', label: 'tangent', points: 0 },
-  { value: 'normal', label: 'perpendicular', points: 0 },
-  { value: 'intersection', label: 'intersections', points: 0 },
-];
-const most = 24;
+const words: Record<FigureShape, string> = {
+  segment: 'segment',
+  arrow: 'arrow',
+  midpoint: 'midpoint',
+  circle: 'circle',
+  arc: 'arc',
+  angle: 'angle',
+  rightAngle: 'right angle',
+  polygon: 'polygon',
+  tangent: 'tangent',
+  normal: 'perpendicular',
+  intersection: 'intersections',
+};
+const shapes = (Object.keys(words) as FigureShape[]).map((value) => ({ value, label: words[value] }));
 const figure = computed(() => entry.value.figure!);
-const needs = computed(() => shapes.find((s) => s.value === figure.value.shape)!.points);
+const needs = computed(() => pointsOf[figure.value.shape]);
 const ids = computed(() => figure.value.points ?? []);
 
 const points = computed(() =>
@@ -44,7 +43,7 @@ const at = computed({ get: () => entry.value.at ?? '', set: (v) => (entry.value.
 
 /** Takes a shape with as many of the points as it needs, in their order. */
 function take(shape: FigureShape) {
-  const count = shapes.find((s) => s.value === shape)!.points;
+  const count = pointsOf[shape];
   const wanted = count < 0 ? Math.max(3, ids.value.length) : count;
   const known = [...ids.value, ...points.value.map((p) => p.value).filter((id) => !ids.value.includes(id))];
   entry.value.figure = { shape, points: known.slice(0, wanted) };
@@ -99,7 +98,7 @@ const lacks = computed(() =>
     />
   </label>
   <p v-if="needs < 0 && points.length" class="more">
-    <button v-if="ids.length < most" type="button" class="link" @click="add">another corner</button>
+    <button v-if="ids.length < mostCorners" type="button" class="link" @click="add">another corner</button>
     <button v-if="ids.length > 3" type="button" class="link" @click="remove">one corner less</button>
   </p>
   <label v-if="figure.shape === 'midpoint'" class="line"

@@ -803,3 +803,19 @@ export interface Credentials {
   name: string;
   password: string;
 }
+
+/** How many points a shape joins; −1 for three or more, up to mostCorners. */
+export const pointsOf: Record<FigureShape, number> = {
+  segment: 2,
+  arrow: 2,
+  midpoint: 2,
+  circle: 2,
+  arc: 3,
+  angle: 3,
+  rightAngle: 3,
+  polygon: -1,
+  tangent: 0,
+  normal: 0,
+  intersection: 0,
+};
+export const mostCorners = 24;
