@@ -329,6 +329,7 @@ func TestAnIdeaFillsTheBench(t *testing.T) {
 	l.click(".beginnings button", "^A family")
 	until(t, l.page, `() => parvix.document().stated.length === 4`)
 	l.atMost(10)
+	saying(t, l.page, ".label", "a=")
 	drawn(t, l.page)
 	v := values(t, l.page)
 	assertMember(t, l.page, 0, "#9a6200", func(x float64) float64 { return (x-v["h"])*(x-v["h"])/2 + v["k"] })

@@ -71,7 +71,7 @@ func (c *Composer) joined(d *evaluate.Demonstration, s *evaluate.Shown, places [
 		c.around(places[0], r, 0, 2*math.Pi, v, pen)
 		return label(c.middle(at[0], at[1]), "r="+number.Format(r, 2))
 	case document.ArcShape:
-		return label(c.arcShape(d, places, v, pen))
+		return label(c.arcShape(places, v, pen))
 	case document.AngleShape, document.RightAngle:
 		return label(c.angleShape(d, s.Figure.Shape, places, v, pen))
 	}
@@ -131,7 +131,7 @@ func turnFrom(centre, first, last [2]float64) (from, turn float64) {
 	return from, turn
 }
 
-func (c *Composer) arcShape(d *evaluate.Demonstration, p [][2]float64, v View, pen strokes) (anchor, string) {
+func (c *Composer) arcShape(p [][2]float64, v View, pen strokes) (anchor, string) {
 	from, turn := turnFrom(p[0], p[1], p[2])
 	r := math.Hypot(p[1][0]-p[0][0], p[1][1]-p[0][1])
 	c.around(p[0], r, from, from+turn, v, pen)

@@ -153,7 +153,9 @@ async function apply() {
   left: 10px;
   top: 10px;
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
+  max-width: calc(100% - 20px);
   opacity: 0;
   transition: opacity 0.15s;
 }

@@ -309,6 +309,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
 .plane {
   position: absolute;
   inset: 0;
+  overflow: hidden;
   touch-action: none;
   cursor: grab;
 }
