@@ -385,7 +385,7 @@ func (a *analyser) segment(lo, hi Number) segment {
 
 // isTooLarge tells that the value at x exists, though no float64 holds it or a part of it.
 func (a *analyser) isTooLarge(x float64) bool {
-	return program.Why(a.n, []string{a.variable}, []float64{x}) == program.TooLarge
+	return program.Exists(program.Why(a.n, []string{a.variable}, []float64{x}))
 }
 
 // beyond tells that one of the places lies outside the window in which an endless list was looked for.

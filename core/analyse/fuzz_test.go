@@ -66,7 +66,7 @@ func (c *claims) domainAndRange() {
 	for k := range 120 {
 		x := (float64(k) - 59.37) * 0.1617
 		y := c.at(x)
-		if y != y && program.Why(c.n, []string{"x"}, []float64{x}) == program.TooLarge {
+		if y != y && program.Exists(program.Why(c.n, []string{"x"}, []float64{x})) {
 			continue // it exists, but no float64 holds it
 		}
 		steady := math.IsNaN(c.at(x*(1+1e-9))) == math.IsNaN(y) && math.IsNaN(c.at(x*(1-1e-9))) == math.IsNaN(y)

@@ -481,9 +481,14 @@ func (v View) Sees(x, y float64) bool {
 
 // clipped draws a line of the plane cut to the panel with a margin (Liang and Barsky 1984 for each step).
 func (c *Composer) clipped(line []sample.Point, v View, pen strokes) {
+	if len(line) == 0 {
+		return
+	}
 	start := -1
-	for i := 1; i < len(line); i++ {
-		x1, y1, x2, y2 := v.X(line[i-1].X), v.Y(line[i-1].Y), v.X(line[i].X), v.Y(line[i].Y)
+	x2, y2 := v.X(line[0].X), v.Y(line[0].Y)
+	for _, p := range line[1:] {
+		x1, y1 := x2, y2
+		x2, y2 = v.X(p.X), v.Y(p.Y)
 		a, b, ok := clip(x1, y1, x2, y2, v)
 		if !ok {
 			c.end(&start)

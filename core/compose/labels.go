@@ -25,6 +25,9 @@ type room struct {
 
 const cell = 8
 
+// lineCost is what covering a piece of a line costs a label.
+const lineCost = 4
+
 func (r *room) reset(v View) {
 	r.cols, r.rows = int(v.Width/cell)+1, int(v.Height/cell)+1
 	if n := r.cols * r.rows; cap(r.cost) < n {
@@ -57,10 +60,18 @@ func (r *room) lines(data []float32) {
 		for i := 2; i+1 < len(points); i += 2 {
 			x1, y1 := float64(points[i-2]), float64(points[i-1])
 			dx, dy := float64(points[i])-x1, float64(points[i+1])-y1
-			steps := math.Max(1, math.Ceil(math.Max(math.Abs(dx), math.Abs(dy))/cell*1.5))
-			for k := 0.0; k <= steps; k++ {
-				r.add(x1+dx*k/steps, y1+dy*k/steps, 4)
+			long := math.Abs(dx)
+			if up := math.Abs(dy); up > long {
+				long = up
 			}
+			// The end of a step is the beginning of the next.
+			steps := math.Ceil(long / cell * 1.5)
+			for k := 0.0; k < steps; k++ {
+				r.add(x1+dx*k/steps, y1+dy*k/steps, lineCost)
+			}
+		}
+		if n := len(points); n > 1 {
+			r.add(float64(points[n-2]), float64(points[n-1]), lineCost)
 		}
 	})
 }

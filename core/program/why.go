@@ -7,8 +7,14 @@ import (
 	"parvix/core/expr"
 )
 
-// TooLarge is the reason of a value that exists and that no float64 holds.
-const TooLarge = "the value is too large to be written"
+// TooLarge and TooSmall are the reasons of values that exist though no float64 holds them, or what they are made of.
+const (
+	TooLarge = "the value is too large to be written"
+	TooSmall = "a number in it is too small to be written"
+)
+
+// Exists tells of a reason that the value exists nevertheless.
+func Exists(reason string) bool { return reason == TooLarge || reason == TooSmall }
 
 // Why says in words why n has no value for these inputs, innermost cause first; empty when it has one. It is slow and
 // meant for the one value that a person asks about.
@@ -42,7 +48,52 @@ func Why(n expr.Node, inputs []string, in []float64) string {
 			return reason
 		}
 	}
+	if hidden := argumentOf(n); hidden != nil && vanished(hidden, value) {
+		return TooSmall
+	}
 	return cause(n)
+}
+
+// argumentOf is what must not be 0 in an operation: a denominator, or the argument of a logarithm.
+func argumentOf(n expr.Node) expr.Node {
+	switch n := n.(type) {
+	case *expr.Binary:
+		if n.Op == expr.Div {
+			return n.R
+		}
+	case *expr.Call:
+		if n.Name == "ln" || n.Name == "log" {
+			return n.Args[0]
+		}
+	}
+	return nil
+}
+
+// vanished tells that a formula is 0 for a float64 only, as e^(−1000): nothing that it is made of could make it 0.
+func vanished(n expr.Node, value func(expr.Node) float64) bool {
+	if value(n) != 0 {
+		return false
+	}
+	isOrVanished := func(n expr.Node) bool { return value(n) != 0 || vanished(n, value) }
+	switch n := n.(type) {
+	case *expr.Neg:
+		return vanished(n.X, value)
+	case *expr.Binary:
+		switch n.Op {
+		case expr.Mul:
+			return isOrVanished(n.L) && isOrVanished(n.R)
+		case expr.Div, expr.Pow:
+			return isOrVanished(n.L)
+		}
+	case *expr.Call:
+		switch n.Name {
+		case "exp":
+			return true
+		case "sqrt", "cbrt", "root", "abs":
+			return vanished(n.Args[0], value)
+		}
+	}
+	return false
 }
 
 func whySum(n *expr.Sum, inputs []string, in []float64, value func(expr.Node) float64) string {

@@ -53,30 +53,53 @@ const (
 
 // Trailer runs curves through and keeps its memory.
 type Trailer struct {
-	machine    program.Machine
-	ts, xs, ys []float64
+	machine         program.Machine
+	ts, xs, ys      []float64
+	between, values []float64
 }
 
 // Trail runs through a curve from one value of its parameter to another; pixel is the width of one in the plane.
 func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
 	n := firstPlaces
-	for {
-		s.run(p, in, from, to, n)
-		if n >= mostPlaces || s.sagitta() <= trailSagitta*pixel {
-			break
-		}
+	s.run(p, in, from, to, n)
+	for n < mostPlaces && s.sagitta() > trailSagitta*pixel {
+		s.double(p, in, from, to, n)
 		n *= 2
 	}
 	return s.kept(p, in, pixel)
 }
 
 func (s *Trailer) run(p *Plane, in []float64, from, to float64, n int) {
-	s.ts, s.xs, s.ys = s.ts[:0], slices.Grow(s.xs[:0], n+1)[:n+1], slices.Grow(s.ys[:0], n+1)[:n+1]
+	s.ts, s.xs, s.ys = s.ts[:0], resize(s.xs, n+1), resize(s.ys, n+1)
 	for k := 0; k <= n; k++ {
 		s.ts = append(s.ts, from+(to-from)*float64(k)/float64(n))
 	}
 	s.machine.Run(p.x, s.xs, s.ts, in)
 	s.machine.Run(p.y, s.ys, s.ts, in)
+}
+
+// double puts a place between every two of the n steps; the places that are known stay.
+func (s *Trailer) double(p *Plane, in []float64, from, to float64, n int) {
+	s.between = s.between[:0]
+	for k := range n {
+		s.between = append(s.between, from+(to-from)*(float64(k)+0.5)/float64(n))
+	}
+	s.values = resize(s.values, n)
+	weave := func(known []float64, between []float64) []float64 {
+		known = slices.Grow(known, n)[:2*n+1]
+		for k := n; k > 0; k-- {
+			known[2*k], known[2*k-1] = known[k], between[k-1]
+		}
+		return known
+	}
+	for _, coordinate := range []struct {
+		program *program.Program
+		known   *[]float64
+	}{{p.x, &s.xs}, {p.y, &s.ys}} {
+		s.machine.Run(coordinate.program, s.values, s.between, in)
+		*coordinate.known = weave(*coordinate.known, s.values)
+	}
+	s.ts = weave(s.ts, s.between)
 }
 
 // sagitta is about how far the line between neighbouring places leaves the curve at most: a quarter of how far each place
