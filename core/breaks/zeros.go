@@ -27,7 +27,7 @@ type Budget struct{ Left, Over int }
 // Limits of one list of zeros: those that crowd towards a place have no end.
 const (
 	maxZeros  = 200
-	mostSteps = 4000
+	mostSteps = 3000
 	fewSteps  = 300
 )
 

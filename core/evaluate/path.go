@@ -150,15 +150,20 @@ func (p *Path) Inputs(d *Demonstration) []float64 {
 	return p.in
 }
 
-// pathValues is for how many values of the parameter a path without closed forms is followed.
-const pathValues = 81
+// pathValues is for how many values of the parameter a path without closed forms is followed, triedValues for how many it is
+// tried whether there is anything to follow.
+const pathValues, triedValues = 81, 17
 
 // Follow gives the points of a path without closed forms between two places, for values over the parameter's bar.
 func (d *Demonstration) Follow(p *Path, left, right float64) []locus.Point {
+	return d.follow(p, left, right, pathValues)
+}
+
+func (d *Demonstration) follow(p *Path, left, right float64, count int) []locus.Point {
 	from, to := d.Bar(p)
-	values := make([]float64, pathValues)
+	values := make([]float64, count)
 	for k := range values {
-		values[k] = from + (to-from)*float64(k)/(pathValues-1)
+		values[k] = from + (to-from)*float64(k)/float64(count-1)
 	}
 	return locus.Follow(p.value, p.condition, p.Inputs(d), p.parameter+1, values, left, right)
 }
@@ -170,7 +175,7 @@ func (d *Demonstration) Occurs(path locus.Path, f *Function, as string, left, ri
 		return path.HasEquation()
 	}
 	p, path := &Path{parameter: d.Find(as)}, locus.Path{Condition: path.Condition}
-	return d.compilePath(p, path, f, as) == nil && p.condition != nil && len(d.Follow(p, left, right)) > 0
+	return d.compilePath(p, path, f, as) == nil && p.condition != nil && len(d.follow(p, left, right, triedValues)) > 0
 }
 
 // Bar is the interval over which the parameter of a path varies.

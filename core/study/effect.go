@@ -61,26 +61,26 @@ func Effects(d *evaluate.Demonstration, parameter string) []Effect {
 // lookedAt is how far from 0 a feature whose path has no equation is looked for.
 const lookedAt = 20
 
+// mostCrossed is the largest number of curves whose intersections are told: of more nobody reads all pairs.
+const mostCrossed = 4
+
 // crossed are the other functions whose curves are shown, each pair under the first that the parameter moves.
 func crossed(d *evaluate.Demonstration, f *evaluate.Function, parameter string) (list []*evaluate.Function) {
-	seen := map[string]bool{f.Stated.Name: true}
-	shown := false
+	shown := map[string]bool{}
 	for _, s := range d.Document.Shown {
-		shown = shown || s.Kind == document.Curve && s.Function == f.Stated.Name
+		if s.Kind == document.Curve && !s.Parent {
+			shown[s.Function] = true
+		}
+	}
+	if !shown[f.Stated.Name] || len(shown) > mostCrossed {
+		return nil
 	}
 	before := true
 	for _, g := range d.Functions {
-		if g == f {
-			before = false
-		}
-		for _, s := range d.Document.Shown {
-			if s.Kind != document.Curve || s.Parent || s.Function != g.Stated.Name || seen[s.Function] || len(g.Stated.Variables) != 1 || g.Inlined == nil {
-				continue
-			}
-			seen[s.Function] = true
-			if shown && !(before && d.DependsOn(g, parameter)) {
-				list = append(list, g)
-			}
+		before = before && g != f
+		told := before && d.DependsOn(g, parameter)
+		if g != f && shown[g.Stated.Name] && !told && len(g.Stated.Variables) == 1 && g.Inlined != nil {
+			list = append(list, g)
 		}
 	}
 	return list

@@ -62,3 +62,15 @@ func TestNoPathIsToldOfWhatDoesNotOccur(t *testing.T) {
 		assert.NotContains(t, l.Before, "inflection", "a parabola has none")
 	}
 }
+
+func TestOfManyCurvesNoIntersectionsAreTold(t *testing.T) {
+	formulas := map[string]string{"f": "p x", "g": "x^2 + p", "h": "p", "k": "x + p", "m": "p − x"}
+	few := effectsOf(t, formulas, "f", "g", "h", "k")
+	assert.NotEmpty(t, with(few["f"], "g"))
+	many := effectsOf(t, formulas, "f", "g", "h", "k", "m")
+	for name, lines := range many {
+		for _, l := range lines {
+			assert.Empty(t, l.With, "nobody reads ten pairs, of %s", name)
+		}
+	}
+}
