@@ -283,7 +283,7 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 
 // tail finds a place beyond which, on one side, the formula surely has no zero; NaN where that could not be shown.
 func (a *analyser) tail(n expr.Node, side int, other float64) float64 {
-	t := tailProof{n: n, variable: a.variable, effort: &a.effort, side: side, enclose: breaks.Enclose(n, a.variable), rows: a.rowsOf}
+	t := tailProof{analyser: a, n: n, side: side, enclose: breaks.Enclose(n, a.variable)}
 	for _, r := range []float64{8, 20, 60, 300, 2000} {
 		if side > 0 && r < other {
 			r = other + r
@@ -299,14 +299,11 @@ func (a *analyser) tail(n expr.Node, side int, other float64) float64 {
 }
 
 type tailProof struct {
+	analyser *analyser
 	n        expr.Node
-	variable string
 	side     int
 	enclose  breaks.Enclosure
-	effort   *series.Effort
 	limit    *series.Behaviour
-	// rows gives the terms of a formula with the quotients of all others by it.
-	rows func(n expr.Node) []outweighing
 }
 
 // outweighing is a term with the quotients of all others by it, and its factors that could be 0.
@@ -356,7 +353,7 @@ func (t *tailProof) holds(r float64) bool {
 	}
 	if way == -sign {
 		if t.limit == nil {
-			b := t.effort.FarOut(t.n, t.variable, t.side, float64(t.side)*1e9)
+			b := t.analyser.effort.FarOut(t.n, t.analyser.variable, t.side, float64(t.side)*1e9)
 			t.limit = &b
 		}
 		return t.limit.Kind == series.Finite && t.limit.Limit.Float()*float64(sign) >= 0
@@ -365,7 +362,7 @@ func (t *tailProof) holds(r float64) bool {
 }
 
 func (t *tailProof) outweighed(r float64) bool {
-	for _, term := range t.rows(t.n) {
+	for _, term := range t.analyser.rowsOf(t.n) {
 		total := 0.0
 		for _, q := range term.others {
 			total += q.bound(t.beyond(r), float64(t.side)*r, t.side)

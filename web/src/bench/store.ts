@@ -21,10 +21,10 @@ import { useHistory, type Step, type Values } from './history';
 import { useSaving } from './saving';
 import { useSweeps } from './sweeps';
 
-/** Puts on a panel what the worker does not draw: labels and handles. */
 /** Milliseconds without a picture after which the formulas of the last one are shown. */
 const formulasWait = 40;
 
+/** Puts on a panel what the worker does not draw: labels and handles. */
 export type Placer = (picture: PanelPicture) => void;
 
 type Change = (before: Document) => Document | Problem | Promise<Document | Problem>;

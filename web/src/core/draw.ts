@@ -118,7 +118,7 @@ const strandsApart = 1.15;
  * line winds over itself it takes a fraction of the time of one wide stroke without a graphics processor.
  */
 function bundled(pen: Pen, path: Path2D, width: number): boolean {
-  const { a: ratio, e, f } = pen.getTransform();
+  const ratio = pen.getTransform().a;
   const radius = (0.9 * (width * ratio - 1)) / 2;
   if (radius <= 0 || width * ratio > widestBundle) return false;
   const strands = Math.max(3, Math.ceil((2 * Math.PI * radius) / strandsApart));
@@ -128,7 +128,7 @@ function bundled(pen: Pen, path: Path2D, width: number): boolean {
     pen.setTransform(ratio, 0, 0, ratio, radius * Math.cos(turn), radius * Math.sin(turn));
     pen.stroke(path);
   }
-  pen.setTransform(ratio, 0, 0, ratio, e, f);
+  pen.setTransform(ratio, 0, 0, ratio, 0, 0);
   if (2 * radius > strandsApart) pen.stroke(path);
   return true;
 }

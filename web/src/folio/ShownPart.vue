@@ -172,24 +172,27 @@ function regions(e: Shown): Action[] {
   const others = (bench.document?.shown ?? []).filter((s) => s.trajectory?.function && s.id !== e.id);
   if (!name) return [];
   return others.flatMap((other) =>
-    [false, true].map((common) => ({
-      key: `${other.id} ${common}`,
-      words: common
-        ? `Shade what ${name} and ${other.trajectory!.function} both enclose`
-        : `Shade what ${name} encloses and ${other.trajectory!.function} does not`,
-      act: () =>
-        void bench.askEdit({
-          kind: 'putShown',
-          shown: {
-            id: '',
-            kind: 'part',
-            of: e.id,
-            part: { piece: 'region', other: other.id, common },
-            panels: e.panels,
-            colour: e.colour,
-          },
-        }),
-    })),
+    [false, true].map((common) => {
+      const there = bench.document?.shown.find(
+        (s) => s.of === e.id && s.part?.other === other.id && !!s.part.common === common,
+      );
+      const what = common
+        ? `what ${name} and ${other.trajectory!.function} both enclose`
+        : `what ${name} encloses and ${other.trajectory!.function} does not`;
+      const shown: Shown = {
+        id: '',
+        kind: 'part',
+        of: e.id,
+        part: { piece: 'region', other: other.id, common },
+        panels: e.panels,
+        colour: e.colour,
+      };
+      return {
+        key: `${other.id} ${common}`,
+        words: there ? `Take off the shade of ${what}` : `Shade ${what}`,
+        act: () => void bench.askEdit(there ? { kind: 'delete', id: there.id } : { kind: 'putShown', shown }),
+      };
+    }),
   );
 }
 
