@@ -176,6 +176,7 @@ dd {
 }
 .deeds {
   display: flex;
+  align-items: center;
   flex-wrap: wrap;
   gap: 6px;
   margin: 0 0 8px;
