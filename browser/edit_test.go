@@ -314,6 +314,7 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 	signInDemo(t, page)
 	copyBench(t, page, "The float in the tide gauge")
 	click(t, saying(t, page, ".chip", "^window"))
+	one(t, page, ".window-form input[type=text]")
 	fields := page.MustElements(".window-form input[type=text]")
 	require.Len(t, fields, 2, "with equal scales only x is typed")
 	write(t, fields[0], "-π")

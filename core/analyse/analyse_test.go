@@ -89,6 +89,26 @@ func TestAnIntervalsEndsCount(t *testing.T) {
 	assert.False(t, math.IsInf(f.Range[0].Hi.Value, 1))
 }
 
+// A step hides the number that it steps, not where that number exists; nor does the larger of two hide the smaller.
+func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
+	for text, domain := range map[string]string{
+		"sgn(1/x)":                  "(−∞, 0) ∪ (0, ∞)",
+		"floor(0 arcsin x)":         "[−1, 1]",
+		"floor(1/2 + 0/(x − 2))":    "(−∞, 2) ∪ (2, ∞)",
+		"ceil(sqrt(x)/sqrt(x))":     "(0, ∞)",
+		"sgn(1 + sqrt(x − 1))":      "[1, ∞)",
+		"max(x, 1/x)":               "(−∞, 0) ∪ (0, ∞)",
+		"min(x², ln x)":             "(0, ∞)",
+		"max(x, sqrt(x) − 9)":       "[0, ∞)",
+		"min(1, 2 + arctan(ln x))":  "(0, ∞)",
+		"floor(2/(3 + |x|) + 1/2)²": "(−∞, ∞)",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		require.True(t, f.DomainKnown, text)
+		assert.Equal(t, domain, analyse.Intervals(f.Domain), text)
+	}
+}
+
 // Each of these once took minutes or would not end.
 func TestFindingsComeToAnEnd(t *testing.T) {
 	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "tan(tan(tan x))²", "tan(2x)(4x + sin x)/cosh(x²)", "e^(e^(e^x))",

@@ -50,7 +50,7 @@ func over(l, r expr.Node) expr.Node  { return &expr.Binary{Op: expr.Div, L: l, R
 func sine(u expr.Node) expr.Node     { return &expr.Call{Name: "sin", Args: []expr.Node{u}} }
 
 // smoothed is n as it stands next to or at x: every |u| is ±u, every ⌊u⌋ a number, every function in pieces one piece.
-// nil where no piece holds. Values that differ from a critical one by rounding only count as equal to it.
+// What has a value only where the replaced u has one keeps u as 0·u. nil where no piece holds. Values that differ from a critical one by rounding only count as equal to it.
 func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 	defer func() {
 		if r := recover(); r != nil {
@@ -92,17 +92,17 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 		case "sgn":
 			switch v := value(u); {
 			case math.Abs(v) <= tiny(x):
-				return expr.Num(0)
+				return where(expr.Num(0), u)
 			case v < 0:
-				return &expr.Neg{X: expr.Num(1)}
+				return where(&expr.Neg{X: expr.Num(1)}, u)
 			}
-			return expr.Num(1)
+			return where(expr.Num(1), u)
 		case "floor", "ceil":
 			v := value(u)
 			if !(math.Abs(v) < mostWhole) {
 				return u // without a value, or so large that its whole part is itself as far as a float64 tells
 			}
-			return wholeNear(c.Name, v)
+			return where(wholeNear(c.Name, v), u)
 		case "min", "max":
 			best := c.Args[0]
 			for _, a := range c.Args[1:] {
@@ -110,11 +110,21 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 					best = a
 				}
 			}
-			return best
+			return where(best, c.Args...)
 		}
 		return n
 	}
 	return walk(n)
+}
+
+// where is n where all parts have a value, which n itself need not tell.
+func where(n expr.Node, parts ...expr.Node) expr.Node {
+	for _, u := range parts {
+		if u != n && len(gatesOf(u, fractionOf)) > 0 {
+			n = plus(n, times(expr.Num(0), u))
+		}
+	}
+	return n
 }
 
 // withSettledSteps puts whole numbers for steps of constants that are surely off a jump: ⌊tanh 6⌋ is 0.
