@@ -332,7 +332,7 @@ func (a *analyser) examine() {
 			if !depends(wanted.n, a.variable) {
 				continue
 			}
-			set := a.zerosIn(wanted.n, lo, hi)
+			set := a.zerosWithin(wanted.n, lo, hi)
 			a.endless[list] = a.endless[list] || set.endless
 			a.unsettled[list] = a.unsettled[list] || !set.complete
 			for _, z := range set.zeros {

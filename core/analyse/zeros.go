@@ -3,6 +3,7 @@ package analyse
 import (
 	"math"
 	"math/big"
+	"slices"
 	"sort"
 
 	"parvix/core/breaks"
@@ -51,6 +52,67 @@ func (a *analyser) zerosIn(n expr.Node, lo, hi float64) zeroSet {
 		return a.members(s.set, lo, hi)
 	}
 	return a.bracketed(n, lo, hi)
+}
+
+// zerosWithin finds the zeros of a formula that is smooth inside (lo, hi). A closed form is not taken on trust: where the
+// formula changes its sign without a solution there, the zeros are bracketed.
+func (a *analyser) zerosWithin(n expr.Node, lo, hi float64) zeroSet {
+	s := a.closedForm(n)
+	if !s.ok {
+		return a.bracketed(n, lo, hi)
+	}
+	set := a.members(s.set, lo, hi)
+	if set.all || !a.crossesElsewhere(n, lo, hi, set.zeros) {
+		return set
+	}
+	a.solutions[expr.Text(n)] = solved{}
+	return a.bracketed(n, lo, hi)
+}
+
+// probes are the places at which a closed form is put to the test.
+const probes = 40
+
+// crossesElsewhere tells whether a formula passes 0 inside (lo, hi) at a place that is not among its zeros.
+func (a *analyser) crossesElsewhere(n expr.Node, lo, hi float64, zeros []zero) bool {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return false
+	}
+	at := func(x float64) float64 { return f([]float64{x}) }
+	if math.IsInf(lo, -1) {
+		lo = math.Min(a.left, hi-1)
+	}
+	if math.IsInf(hi, 1) {
+		hi = math.Max(a.right, lo+1)
+	}
+	x0, y0 := math.NaN(), math.NaN()
+	for k := range probes {
+		x := lo + (hi-lo)*(float64(k)+0.4871)/probes
+		y := at(x)
+		if y*y0 < 0 && math.Min(math.Abs(y), math.Abs(y0)) > 1e-12 {
+			c, v := crossing(at, x0, x)
+			passes := math.Abs(v) < 1e-6*math.Min(math.Abs(y), math.Abs(y0))
+			if passes && !slices.ContainsFunc(zeros, func(z zero) bool { return math.Abs(z.x.Value-c) <= 1e-6*(1+math.Abs(c)) }) {
+				return true
+			}
+		}
+		x0, y0 = x, y
+	}
+	return false
+}
+
+// crossing halves from x to z, where f has other signs, and gives the place between them with f's value there.
+func crossing(f func(float64) float64, x, z float64) (place, value float64) {
+	left := f(x)
+	for range 60 {
+		mid := x + (z-x)/2
+		if v := f(mid); v*left > 0 {
+			x = mid
+		} else {
+			z = mid
+		}
+	}
+	return z, f(z)
 }
 
 // members lists the solutions of a closed set inside (lo, hi); endless families are listed inside the window only.

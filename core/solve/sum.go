@@ -199,17 +199,17 @@ func (s *solver) zerosOfMonomials(list []monomial) Set {
 // hasWholePower tells whether taking out what the terms share has left a sum or product with a whole exponent, to be multiplied out:
 // (x² + 1)^(−1/2) − x²·(x² + 1)^(−3/2) leaves (x² + 1) − x².
 func (s *solver) hasWholePower(list []monomial) bool {
+	found := false
 	for _, m := range list {
 		if m.e != nil {
 			return false
 		}
 		for _, k := range m.kernels {
-			if b, isSum := k.base.(*expr.Binary); isSum && b.Op != expr.Pow && k.exp.IsInt() && k.exp.Sign() > 0 {
-				return true
-			}
+			b, isSum := k.base.(*expr.Binary)
+			found = found || isSum && b.Op != expr.Pow && k.exp.IsInt() && k.exp.Sign() > 0
 		}
 	}
-	return false
+	return found
 }
 
 func keysOf(list []monomial) []string {
@@ -598,6 +598,9 @@ func (s *solver) rebuild(list []monomial, part func(key string, k kernel) expr.N
 		keys := keysOf([]monomial{m})
 		for _, key := range keys {
 			t = mul(t, part(key, m.kernels[key]))
+		}
+		if m.e != nil {
+			t = mul(t, pow(&expr.Constant{Name: "e"}, m.e))
 		}
 		if out == nil {
 			out = t
