@@ -59,7 +59,13 @@ func (c *claims) simply(x float64) float64 {
 func (c *claims) rough(x float64) float64 {
 	h := 1e-12 * (1 + math.Abs(x))
 	v := c.at(x)
-	return math.Abs(c.at(x+h)-v) + math.Abs(c.at(x-h)-v) + 1e-9*(1+math.Abs(v))
+	rough := 1e-9 * (1 + math.Abs(v))
+	for _, beside := range []float64{c.at(x + h), c.at(x - h)} {
+		if beside == beside { // at an end of the domain one side has no value
+			rough += math.Abs(beside - v)
+		}
+	}
+	return rough
 }
 
 func (c *claims) domainAndRange() {
