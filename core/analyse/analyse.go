@@ -473,8 +473,8 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
 			continue
 		}
-		constant := !depends(g.part, a.variable)
-		if (cut || x.Exact != nil || constant) && math.Abs(v) <= 1e-10*(1+math.Abs(x.Value)) && a.vanishes(g.part, x) {
+		near := math.Abs(v) <= 1e-10*(1+math.Abs(x.Value))
+		if near && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
 				return Number{}, false
 			}
@@ -485,6 +485,11 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 		}
 	}
 	return a.number(a.derive(tree).simple, x)
+}
+
+// isConstant tells whether a part is the same for every x, as 1 − x/x is.
+func (a *analyser) isConstant(part expr.Node) bool {
+	return !depends(part, a.variable) || !depends(symbolic.Simplify(part).Node, a.variable)
 }
 
 // vanishes tells whether a part is 0 at x, by exact numbers where x is exact.
