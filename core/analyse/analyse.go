@@ -35,14 +35,18 @@ type analyser struct {
 	numerators map[string]expr.Node
 	rows       map[string][]outweighing
 	budget     breaks.Budget
-	effort     series.Effort
+	// effort is for the signs of derivatives and for what outweighs what far out; limits has what is kept for the ends.
+	effort, limits series.Effort
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
 const maxWork = 1000000
 
-// maxEffort bounds the series of one function: about a tenth of a second.
-const maxEffort = 32000
+// maxEffort bounds the series of one function, about a tenth of a second; maxLimits those of the limits at its ends.
+const (
+	maxEffort = 32000
+	maxLimits = 12000
+)
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
 type segment struct {
@@ -94,7 +98,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
 		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
-		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}}
+		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}
@@ -565,7 +569,7 @@ func (a *analyser) approach(i int) {
 func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	if !p.x.IsFinite() {
 		probe := between(s.lo.Value, s.hi.Value)
-		return a.effort.FarOut(s.simple, a.variable, -side, probe)
+		return a.limits.FarOut(s.simple, a.variable, -side, probe)
 	}
 	if !p.cut || p.border {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
@@ -579,7 +583,7 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	}
 	if p.x.Exact != nil {
 		probe := between(s.lo.Value, s.hi.Value)
-		if b := a.effort.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
+		if b := a.limits.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
 			return b
 		}
 	}

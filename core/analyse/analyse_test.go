@@ -109,6 +109,22 @@ func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
 	}
 }
 
+// The whole part takes every whole number and no other (Graham, Knuth, Patashnik, Concrete Mathematics, 3.1), and nothing
+// else once it is stretched and lifted.
+func TestStairsTakeSingleNumbersThatGoOn(t *testing.T) {
+	for text, want := range map[string]string{
+		"floor(x)": "{…, −1, 0, 1, …}", "ceil(x/2 − 1)": "{…, −1, 0, 1, …}", "2floor(x − 2) + 1": "{…, −1, 1, 3, …}",
+		"5 − 3ceil(x)": "{…, −1, 2, 5, …}", "floor(3x)/2": "{…, −1/2, 0, 1/2, …}", "π floor(x)": "{…, −π, 0, π, …}",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		require.True(t, f.RangeKnown, text)
+		assert.Equal(t, want, f.RangeText(), text)
+		assert.Equal(t, "(−∞, ∞)", analyse.Intervals(f.Domain), text)
+	}
+	f := findings(t, "floor(x)²", analyse.Bounds{})
+	assert.Nil(t, f.RangeEvery)
+}
+
 // Each of these once took minutes or would not end.
 func TestFindingsComeToAnEnd(t *testing.T) {
 	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "tan(tan(tan x))²", "tan(2x)(4x + sin x)/cosh(x²)", "e^(e^(e^x))",

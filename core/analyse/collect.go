@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/big"
+	"slices"
 	"sort"
 	"strings"
 
@@ -100,12 +101,17 @@ func (a *analyser) collectDomain(out *Findings) {
 	out.Domain = a.onePeriod(list)
 	if a.endless["places"] && a.period == 0 {
 		// Without gates every number has a value, however often the formula turns.
-		if len(gatesOf(a.n, fractionOf)) == 0 && !hasPieces(a.n) {
+		if !a.hasGates() && !hasPieces(a.n) {
 			out.Domain = []Interval{{Lo: infinite(-1), Hi: infinite(1)}}
 		} else {
 			out.DomainKnown = false
 		}
 	}
+}
+
+// hasGates tells that some part of the formula has no value for some x, as far as it can be told without looking for them.
+func (a *analyser) hasGates() bool {
+	return slices.ContainsFunc(gatesOf(a.n, fractionOf), func(g gate) bool { return depends(g.part, a.variable) })
 }
 
 func hasPieces(n expr.Node) bool {
@@ -336,8 +342,10 @@ func (a *analyser) collectFarOut(out *Findings) {
 	read := func(s *segment, b series.Behaviour, side int) {
 		switch {
 		case s.tree != nil && a.beyond("places", s.lo, s.hi) && hasJumps(a.n):
-			// Far out the formula is another one at every step.
-			a.unsettled["the behaviour far out"] = true
+			// Far out the formula is another one at every step; stairs go on as they are, near to no line.
+			if _, _, stairs := a.stairs(); !stairs {
+				a.unsettled["the behaviour far out"] = true
+			}
 		case s.tree == nil || isLine(s):
 		case b.Kind == series.Unknown:
 			a.unsettled["the behaviour far out"] = true
@@ -486,6 +494,10 @@ func (a *analyser) collectUndecided(out *Findings) {
 // known it takes at least what lies between its ends, being continuous there; the range is known when no value outside
 // of what is surely taken is possible.
 func (a *analyser) collectRange(out *Findings) {
+	if one, every, ok := a.stairs(); ok {
+		out.Range, out.RangeEvery, out.RangeKnown = []Interval{{one, one, true, true}}, &every, true
+		return
+	}
 	var list []Interval
 	possible := true // whether every segment is either known or surely inside what is taken
 	var doubtful, outside []*segment

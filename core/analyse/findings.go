@@ -74,6 +74,8 @@ type Interval struct {
 type Findings struct {
 	Domain, Range           []Interval
 	RangeKnown, DomainKnown bool
+	// RangeEvery is set where the range is single numbers that go on both ways at this distance; Range then holds one.
+	RangeEvery              *Number
 	YIntercept              *Point
 	Zeros, Maxima, Minima   []Point
 	Inflections             []Point

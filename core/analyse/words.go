@@ -33,6 +33,24 @@ func Intervals(list []Interval) string {
 	return strings.Join(parts, " ∪ ")
 }
 
+// RangeText writes the range; single numbers that go on both ways as {…, −1, 0, 1, …}.
+func (f *Findings) RangeText() string {
+	if f.RangeEvery == nil {
+		return Intervals(f.Range)
+	}
+	var numbers []string
+	for _, n := range f.RangeSample() {
+		numbers = append(numbers, n.Text())
+	}
+	return "{…, " + strings.Join(numbers, ", ") + ", …}"
+}
+
+// RangeSample are three neighbours of a range that goes on both ways.
+func (f *Findings) RangeSample() []Number {
+	one, every := valueOf(f.Range[0].Lo), valueOf(*f.RangeEvery)
+	return []Number{exactly(one.Minus(every)), exactly(one), exactly(one.Plus(every))}
+}
+
 // Text writes one interval.
 func (i Interval) Text() string {
 	if i.Lo.Value == i.Hi.Value {

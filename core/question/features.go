@@ -114,6 +114,10 @@ func (w written) sets(f *analyse.Findings) {
 	}
 	w["domain"] = set(f.Domain, f.DomainKnown, analyse.Read, true)
 	w["range"] = set(f.Range, f.RangeKnown, analyse.Signs, false)
+	if f.RangeEvery != nil {
+		reach := w["range"].(map[string]any)
+		reach["text"], reach["repeat"] = f.RangeText(), jsonNumber(f.RangeEvery.Value)
+	}
 	for name, intervals := range map[string][]analyse.Interval{"increasing": f.Rising, "decreasing": f.Falling,
 		"concaveUp": f.ConcaveUp, "concaveDown": f.ConcaveDown} {
 		out := list(f, intervals, intervalFields)

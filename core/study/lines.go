@@ -104,7 +104,7 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		put(document.Domain, w.set(findings.Domain, true), analyse.Read)
 	}
 	if findings.RangeKnown {
-		put(document.Range, w.set(findings.Range, false), analyse.Signs)
+		put(document.Range, w.reach(findings), analyse.Signs)
 	}
 	for finding, points := range pointsOf(findings) {
 		put(finding, w.points(finding, points), howOf(points))
@@ -301,6 +301,18 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		text += `\text{, every }` + w.number(*w.period)
 	}
 	return text
+}
+
+// reach writes the range.
+func (w writer) reach(f *analyse.Findings) string {
+	if f.RangeEvery == nil {
+		return w.set(f.Range, false)
+	}
+	text := `\{\ldots`
+	for _, n := range f.RangeSample() {
+		text += `,\;` + w.number(n)
+	}
+	return text + `,\;\ldots\}`
 }
 
 func (w writer) interval(i analyse.Interval) string {
