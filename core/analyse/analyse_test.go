@@ -102,6 +102,9 @@ func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
 		"max(x, sqrt(x) − 9)":       "[0, ∞)",
 		"min(1, 2 + arctan(ln x))":  "(0, ∞)",
 		"floor(2/(3 + |x|) + 1/2)²": "(−∞, ∞)",
+		"floor(sqrt(x))":            "[0, ∞)",
+		"ceil(x) + ln x":            "(0, ∞)",
+		"floor(1/x)":                "(−∞, 0) ∪ (0, ∞)",
 	} {
 		f := findings(t, text, analyse.Bounds{})
 		require.True(t, f.DomainKnown, text)

@@ -77,6 +77,9 @@ func close(a, b float64) bool {
 
 // collectDomain joins segments with a value over places with one.
 func (a *analyser) collectDomain(out *Findings) {
+	if (a.endless["places"] || a.unsettled["places"]) && a.domainWithoutSteps(out) {
+		return
+	}
 	out.DomainKnown = !a.unsettled["places"]
 	var list []Interval
 	for i := range a.places {
@@ -101,7 +104,7 @@ func (a *analyser) collectDomain(out *Findings) {
 	out.Domain = a.onePeriod(list)
 	if a.endless["places"] && a.period == 0 {
 		// Without gates every number has a value, however often the formula turns.
-		if !a.hasGates() && !hasPieces(a.n) {
+		if len(a.gates()) == 0 && !hasPieces(a.n) {
 			out.Domain = []Interval{{Lo: infinite(-1), Hi: infinite(1)}}
 		} else {
 			out.DomainKnown = false
@@ -109,9 +112,40 @@ func (a *analyser) collectDomain(out *Findings) {
 	}
 }
 
-// hasGates tells that some part of the formula has no value for some x, as far as it can be told without looking for them.
-func (a *analyser) hasGates() bool {
-	return slices.ContainsFunc(gatesOf(a.n, fractionOf), func(g gate) bool { return depends(g.part, a.variable) })
+// domainWithoutSteps finds the domain of a formula whose steps go on without end: that of the formula without them, as
+// long as no condition asks for a step's number. ⌊√x⌋ has a value wherever √x has one.
+func (a *analyser) domainWithoutSteps(out *Findings) bool {
+	isStep := func(n expr.Node) bool {
+		c, ok := n.(*expr.Call)
+		return ok && (c.Name == "floor" || c.Name == "ceil")
+	}
+	if a.period > 0 || !expr.Any(a.n, isStep) || hasPieces(a.n) {
+		return false
+	}
+	for _, g := range a.gates() {
+		if expr.Any(g.part, isStep) {
+			return false
+		}
+	}
+	var without func(n expr.Node) expr.Node
+	without = func(n expr.Node) expr.Node {
+		n = expr.Map(n, without)
+		if isStep(n) {
+			return n.(*expr.Call).Args[0]
+		}
+		return n
+	}
+	f, err := Function(without(a.n), a.variable, a.bounds)
+	if err != nil || !f.DomainKnown || f.Period != nil {
+		return false
+	}
+	out.Domain, out.DomainKnown = f.Domain, true
+	return true
+}
+
+// gates are the conditions of the formula that depend on x.
+func (a *analyser) gates() []gate {
+	return slices.DeleteFunc(gatesOf(a.n, fractionOf), func(g gate) bool { return !depends(g.part, a.variable) })
 }
 
 func hasPieces(n expr.Node) bool {
