@@ -75,10 +75,10 @@ type Findings struct {
 	Domain, Range           []Interval
 	RangeKnown, DomainKnown bool
 	// RangeEvery is set where the range is single numbers that go on both ways at this distance; Range then holds one.
-	RangeEvery              *Number
-	YIntercept              *Point
-	Zeros, Maxima, Minima   []Point
-	Inflections             []Point
+	RangeEvery            *Number
+	YIntercept            *Point
+	Zeros, Maxima, Minima []Point
+	Inflections           []Point
 	// ZeroOn are intervals on which the function is 0 throughout.
 	ZeroOn                 []Interval
 	Vertical               []Line

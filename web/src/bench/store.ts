@@ -444,6 +444,10 @@ export const useBench = defineStore('bench', () => {
     });
   }
 
+  /** What a transformation in steps, or a circle, tells in this picture; undefined when it is not in the scene. */
+  const stepsNow = (id: string) => texts.value?.steps.find((s) => s.id === id);
+  const circleNow = (id: string) => texts.value?.circles.find((c) => c.id === id);
+
   const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
 
   return {
@@ -498,6 +502,8 @@ export const useBench = defineStore('bench', () => {
     valuesInPlay,
     settleConflict,
     problemOf,
+    stepsNow,
+    circleNow,
     /** A question that needs no values in play. */
     ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
     /** A question about what is in play. */

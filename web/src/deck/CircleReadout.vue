@@ -1,21 +1,23 @@
 <script setup lang="ts">
 // What a circle tells: the angle and its six ratios, large enough for the back row. A tap shows or hides a ratio.
+import { computed } from 'vue';
 import { useBench } from '../bench/store';
-import type { CircleNow, RatioNow } from '../generated/types';
+import type { RatioNow } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 
-const props = defineProps<{ now: CircleNow }>();
+const props = defineProps<{ id: string }>();
 const bench = useBench();
+const now = computed(() => bench.circleNow(props.id));
 
 const toggle = (r: RatioNow) =>
   bench.askEdit({
     kind: 'showPiece',
-    piece: { circle: props.now.id, piece: '' as never, ratio: r.ratio, shown: !r.shown, scene: bench.scene },
+    piece: { circle: props.id, piece: '' as never, ratio: r.ratio, shown: !r.shown, scene: bench.scene },
   });
 </script>
 
 <template>
-  <section class="readout" :class="{ presenting: bench.presenting }" aria-label="The circle">
+  <section v-if="now" class="readout" :class="{ presenting: bench.presenting }" aria-label="The circle">
     <p class="angle" :class="`hue-${now.hue}`"><MathText :latex="now.angle" /></p>
     <ul>
       <li v-for="r in now.ratios" :key="r.ratio">

@@ -13,17 +13,16 @@ const dials = computed(() =>
   (bench.loaded?.dials ?? []).flatMap((dial, index) => {
     const stated = bench.document?.stated.find((s) => s.id === dial.id);
     if (!stated || stated.hidden) return [];
-    return [
-      { dial, index, stated, text: bench.texts?.dials[index] ?? '', fraction: bench.fractions[index] ?? 0 },
-    ];
+    return [{ dial, index, stated }];
   }),
 );
-const players = computed(() =>
-  (bench.texts?.steps ?? []).flatMap((now) => {
-    const view = bench.loaded?.steps.find((s) => s.id === now.id);
-    return view ? [{ view, now }] : [];
-  }),
-);
+// As one text, so that the deck stands still while what these tell changes with every frame.
+const ids = (list: { id: string }[] | undefined) => (list ?? []).map((one) => one.id).join(' ');
+const steps = computed(() => ids(bench.texts?.steps));
+const circles = computed(() => ids(bench.texts?.circles));
+const inScene = (list: string, id: string) => list.split(' ').includes(id);
+const players = computed(() => (bench.loaded?.steps ?? []).filter(({ id }) => inScene(steps.value, id)));
+const readouts = computed(() => (bench.document?.shown ?? []).filter(({ id }) => inScene(circles.value, id)));
 const missing = computed(() => bench.loaded?.missing ?? []);
 </script>
 
@@ -41,8 +40,8 @@ const missing = computed(() => bench.loaded?.missing ?? []);
       has no value yet
       <strong>Make it a dial</strong>
     </button>
-    <StepsPlayer v-for="p in players" :key="p.now.id" v-bind="p" />
-    <CircleReadout v-for="now in bench.texts?.circles ?? []" :key="now.id" :now="now" />
+    <StepsPlayer v-for="view in players" :key="view.id" :view="view" />
+    <CircleReadout v-for="circle in readouts" :id="circle.id" :key="circle.id" />
     <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
     <p v-if="!dials.length && !missing.length && !players.length" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².

@@ -1,56 +1,20 @@
 <script setup lang="ts">
 // One parameter's control: its letter and value, a ruled bar with its ends, step keys, sweep.
-import { computed, ref, useTemplateRef } from 'vue';
+import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { DialView, Stated, SweepWay } from '../generated/types';
 import MathText from '../shared/MathText.vue';
+import DialBar from './DialBar.vue';
+import DialNumber from './DialNumber.vue';
 import EditInPlace from './EditInPlace.vue';
 
 const props = defineProps<{ dial: DialView; index: number; stated: Stated }>();
 const bench = useBench();
-const bar = useTemplateRef<HTMLElement>('bar');
 
-const text = computed(() => bench.texts?.dials[props.index] ?? '');
-const fraction = computed(() => bench.fractions[props.index] ?? 0);
+/** Whether a value is being typed. */
+const typing = ref(false);
 const running = computed(() => bench.sweeps.isRunning(props.index));
 const name = computed(() => props.stated.name);
-const at = (share: number) => `${(100 * share).toFixed(2)}%`;
-
-// Moved by transforms, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
-const across = (share: number) => `translateX(${(100 * share).toFixed(2)}cqi)`;
-const filled = computed(() => {
-  const { zero } = props.dial;
-  const width = Math.abs(fraction.value - zero).toFixed(4);
-  return { transform: `${across(Math.min(fraction.value, zero))} scaleX(${width})` };
-});
-
-let end: (() => Promise<void>) | undefined;
-
-/** The bar's place when it was taken hold of: asking again in a drag would make the page lay out once more a frame. */
-let box: DOMRect;
-
-function share(e: PointerEvent): number {
-  return Math.max(0, Math.min(1, (e.clientX - box.left) / box.width));
-}
-
-function grab(e: PointerEvent) {
-  if (e.button !== 0) return;
-  bar.value!.setPointerCapture(e.pointerId);
-  box = bar.value!.getBoundingClientRect();
-  bench.sweeps.stop(props.index);
-  end = bench.beginMove();
-  void bench.frames.request(['dragDial', props.index, share(e)]);
-}
-
-function pull(e: PointerEvent) {
-  if (end) void bench.frames.request(['dragDial', props.index, share(e)]);
-}
-
-async function release() {
-  const done = end;
-  end = undefined;
-  await done?.();
-}
 
 function step(steps: number) {
   bench.sweeps.stop(props.index);
@@ -63,39 +27,10 @@ function sweepOrPause() {
   if (!running.value) void bench.frames.request(['stepDial', props.index, 0]);
 }
 
-const keySteps: Record<string, number> = {
-  ArrowLeft: -1,
-  ArrowDown: -1,
-  ArrowRight: 1,
-  ArrowUp: 1,
-  PageDown: -10,
-  PageUp: 10,
-};
-const typing = ref(false);
-
-function key(e: KeyboardEvent) {
-  const steps = keySteps[e.key];
-  if (steps) step(e.shiftKey ? 10 * steps : steps);
-  else if (e.key === 'Home') toStart();
-  else if (e.key === 'Enter') typing.value = true;
-  else if (e.key === ' ') sweepOrPause();
-  else return;
-  e.preventDefault();
-}
-
 function toStart() {
   const start = bench.document?.scenes[bench.scene]?.values[name.value];
   bench.sweeps.stop(props.index);
   if (start !== undefined) void bench.moveByHand(['setDial', props.index, start]);
-}
-
-/** Takes a typed value, which may be a formula without letters. */
-async function typed(text: string): Promise<string> {
-  const answer = await bench.ask({ kind: 'value', text });
-  if (answer.problem) return answer.problem.message;
-  bench.sweeps.stop(props.index);
-  await bench.moveByHand(['setDial', props.index, answer.number ?? 0]);
-  return '';
 }
 
 async function setEnd(which: 'from' | 'to', text: string): Promise<string> {
@@ -112,7 +47,10 @@ const marks = computed(() =>
   ),
 );
 /** The mark on which the dial stands. */
-const stood = computed(() => marks.value.find((m) => Math.abs(m.place - fraction.value) < 1e-6));
+const stood = computed(() => {
+  const at = bench.fractions[props.index] ?? 0;
+  return marks.value.find((m) => Math.abs(m.place - at) < 1e-6);
+});
 
 const ways: { way: SweepWay; words: string; sign: string }[] = [
   { way: 'once', words: 'once, from end to end', sign: '⇥' },
@@ -138,13 +76,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
       <div class="value">
         <MathText :latex="dial.latex" class="letter" />
         <span class="equals">=</span>
-        <EditInPlace
-          v-model:open="typing"
-          class="number"
-          :text="text"
-          :label="`Value of ${name}`"
-          :accept="typed"
-        />
+        <DialNumber v-model:typing="typing" :index="index" :name="name" />
       </div>
       <a-popover trigger="click" placement="top">
         <button class="quiet way">
@@ -185,41 +117,15 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
         :label="`Smallest value of ${name}`"
         :accept="(t: string) => setEnd('from', t)"
       />
-      <div
-        class="rule"
-        tabindex="0"
-        role="slider"
-        :aria-label="name"
-        :aria-valuetext="text"
-        :aria-valuenow="Number(fraction.toFixed(4))"
-        aria-valuemin="0"
-        aria-valuemax="1"
-        @keydown="key"
-        @pointerdown="grab"
-        @pointermove="pull"
-        @pointerup="release"
-        @pointercancel="release"
-      >
-        <div ref="bar" class="bar">
-          <i v-for="tick in dial.ticks" :key="tick" class="tick" :style="{ left: at(tick) }" />
-          <i
-            v-for="mark in marks"
-            :key="mark.value"
-            class="mark"
-            :style="{ left: at(mark.place) }"
-            :title="`Here ${mark.functions} becomes a ${mark.kind}`"
-          />
-          <i class="filled" :style="filled" />
-          <svg
-            class="pointer"
-            :style="{ transform: across(fraction) }"
-            viewBox="0 0 24 26"
-            aria-hidden="true"
-          >
-            <path d="M1 1h22v14l-11 10L1 15z" />
-          </svg>
-        </div>
-      </div>
+      <DialBar
+        :dial="dial"
+        :index="index"
+        :marks="marks"
+        @step="step"
+        @sweep="sweepOrPause"
+        @start="toStart"
+        @type="typing = true"
+      />
       <EditInPlace
         class="end right"
         :text="dial.to"
@@ -235,17 +141,6 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   min-width: 0;
   overflow: hidden;
   white-space: nowrap;
-}
-.mark {
-  position: absolute;
-  top: 23px;
-  z-index: 1;
-  width: 9px;
-  height: 9px;
-  margin-left: -4.5px;
-  border: 2px solid var(--hue);
-  border-radius: 50%;
-  background: var(--sheet);
 }
 .stood {
   position: absolute;
@@ -297,9 +192,6 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   color: var(--hue);
   font-size: 1.1em;
 }
-.number {
-  font-variant-numeric: tabular-nums;
-}
 .way {
   font-size: 14px;
   min-height: 36px;
@@ -325,55 +217,6 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   font-size: 14px;
   color: var(--muted);
   min-width: 22px;
-}
-.rule {
-  flex: 1;
-  height: 44px;
-  padding: 0 11px;
-  touch-action: none;
-  cursor: ew-resize;
-  border-radius: 4px;
-}
-.bar {
-  position: relative;
-  container-type: inline-size;
-  height: 100%;
-}
-.bar::before {
-  content: '';
-  position: absolute;
-  left: 0;
-  right: 0;
-  top: 27px;
-  border-top: 2px solid var(--axis);
-}
-.tick {
-  position: absolute;
-  top: 28px;
-  height: 7px;
-  border-left: 1.5px solid var(--axis);
-}
-.filled {
-  position: absolute;
-  top: 25px;
-  left: 0;
-  width: 100%;
-  height: 6px;
-  background: var(--hue);
-  transform-origin: left;
-  will-change: transform;
-}
-.pointer {
-  position: absolute;
-  top: 2px;
-  left: 0;
-  width: 24px;
-  height: 26px;
-  margin-left: -12px;
-  will-change: transform;
-  fill: var(--hue);
-  stroke: var(--sheet);
-  stroke-width: 1.5;
 }
 .presenting .way {
   display: none;

@@ -6,8 +6,10 @@ import type { StepsNow, StepsView } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import StepsTable from '../folio/StepsTable.vue';
 
-const props = defineProps<{ view: StepsView; now: StepsNow }>();
+const props = defineProps<{ view: StepsView }>();
 const bench = useBench();
+// What was told last holds until the player is taken off.
+const now = computed<StepsNow>((last) => bench.stepsNow(props.view.id) ?? last!);
 
 /** Milliseconds of one step when it is played, and of the rest between two steps. */
 const stepTime = 1400;
@@ -15,17 +17,17 @@ const restTime = 500;
 
 const playing = ref(false);
 
-const count = computed(() => props.now.sentences.length);
+const count = computed(() => now.value.sentences.length);
 const open = computed(() => bench.stepsOpen === props.view.id);
 /** The step at hand: 0 is the parent. */
-const at = computed(() => Math.ceil(props.now.position - 1e-9));
+const at = computed(() => Math.ceil(now.value.position - 1e-9));
 const sentence = computed(() =>
-  at.value ? props.now.sentences[at.value - 1] : 'The parent function. Go forward, step by step.',
+  at.value ? now.value.sentences[at.value - 1] : 'The parent function. Go forward, step by step.',
 );
 const formula = computed(() => (at.value ? props.view.formulas[at.value - 1] : props.view.parent));
 const still = window.matchMedia('(prefers-reduced-motion: reduce)');
 
-const go = (position: number) => bench.frames.request(['goStep', props.now.index, position]);
+const go = (position: number) => bench.frames.request(['goStep', now.value.index, position]);
 
 /** Counts the glides: only the last one goes on. */
 let glides = 0;
@@ -37,7 +39,7 @@ function stop() {
 
 /** Moves to a step in an even glide; where motion is unwelcome it is there at once. False when another took over. */
 async function glide(to: number): Promise<boolean> {
-  const from = props.now.position;
+  const from = now.value.position;
   const mine = ++glides;
   const begun = performance.now();
   const time = still.matches ? 0 : stepTime * Math.min(1, Math.abs(to - from));
@@ -56,7 +58,7 @@ async function glide(to: number): Promise<boolean> {
 let target: number | undefined;
 
 async function step(by: number) {
-  const from = target ?? props.now.position;
+  const from = target ?? now.value.position;
   stop();
   const next = by > 0 ? Math.floor(from + 1e-9) + 1 : Math.ceil(from - 1e-9) - 1;
   target = Math.max(0, Math.min(count.value, next));
@@ -66,10 +68,10 @@ async function step(by: number) {
 async function play() {
   if (playing.value) return stop();
   target = undefined;
-  if (props.now.position >= count.value) await go(0);
+  if (now.value.position >= count.value) await go(0);
   playing.value = true;
-  while (props.now.position < count.value) {
-    if (!(await glide(Math.floor(props.now.position + 1e-9) + 1))) break;
+  while (now.value.position < count.value) {
+    if (!(await glide(Math.floor(now.value.position + 1e-9) + 1))) break;
     await new Promise((resolve) => window.setTimeout(resolve, restTime));
     if (!playing.value) break;
   }
@@ -80,7 +82,7 @@ onBeforeUnmount(stop);
 </script>
 
 <template>
-  <section class="player" :aria-label="`Steps from the parent to ${now.id}`">
+  <section class="player" :aria-label="`Steps from the parent to ${view.id}`">
     <header>
       <strong>to <MathText :latex="view.function" /></strong>
       <span class="count" aria-live="polite">step {{ at }} of {{ count }}</span>
@@ -97,7 +99,7 @@ onBeforeUnmount(stop);
     </header>
     <p class="sentence" role="status">{{ sentence }}</p>
     <MathText :latex="`y=${formula}`" class="formula" />
-    <StepsTable v-if="open && bench.presenting" :view="view" :now="now" class="over" />
+    <StepsTable v-if="open && bench.presenting" :view="view" class="over" />
   </section>
 </template>
 

@@ -19,6 +19,8 @@ import StatedPart from './StatedPart.vue';
   border-left: 1px solid var(--hairline);
   padding: 0 18px 20px 20px;
   overflow-y: auto;
+  /* What moves on the stage is put together without the folio's rows being compared with it. */
+  contain: layout paint style;
 }
 .folio :deep(ul) {
   list-style: none;

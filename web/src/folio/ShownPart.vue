@@ -3,8 +3,8 @@
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { CirclePiece, Figure, Shown, ShownKind } from '../generated/types';
-import MathText from '../shared/MathText.vue';
 import Pieces from '../shared/Pieces.vue';
+import CircleFindings from './CircleFindings.vue';
 import EntryRow, { type Action } from './EntryRow.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
@@ -104,8 +104,6 @@ function hueOf(id: string) {
   const hue = bench.loaded?.shown.find((s) => s.id === id)?.hue ?? 7;
   return hue < 8 ? `hue-${hue}` : 'parent';
 }
-
-const linesOf = (id: string) => bench.texts?.circles.find((c) => c.id === id)?.lines ?? [];
 
 const name = (e: Shown) =>
   e.trajectory
@@ -295,12 +293,7 @@ async function clearTrace(e: Shown) {
             </button>
             <template v-if="tabulated === entry.id">
               <TrajectoryFindings v-if="entry.trajectory" :entry="entry" />
-              <dl v-else class="told">
-                <template v-for="line in linesOf(entry.id)" :key="line.name">
-                  <dt>{{ line.name }}</dt>
-                  <dd><MathText :latex="line.latex" /></dd>
-                </template>
-              </dl>
+              <CircleFindings v-else :id="entry.id" />
             </template>
           </template>
           <template v-else-if="entry.kind === 'table' && entry.rows?.length" #below>
@@ -380,18 +373,6 @@ async function clearTrace(e: Shown) {
   fill: none;
   stroke: var(--hue);
   stroke-width: 2.5;
-}
-.told {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 4px 12px;
-  margin: 6px 0 0;
-}
-.told dt {
-  color: var(--muted);
-}
-.told dd {
-  margin: 0;
 }
 .hidden .sample svg {
   opacity: 0.25;

@@ -42,14 +42,11 @@ const refused = ref<Record<string, string>>({});
 const stepsOf = (name: string) =>
   bench.document?.shown.find((s) => s.kind === 'steps' && s.function === name);
 
-/** The table of a function's steps, when it is open. */
-function tableOf(name: string) {
-  const id = bench.stepsOpen;
-  const view = bench.loaded?.steps.find((s) => s.id === id);
-  const now = bench.texts?.steps.find((s) => s.id === id);
-  const entry = bench.document?.shown.find((s) => s.id === id);
-  return view && now && entry?.function === name ? { view, now } : undefined;
-}
+/** The steps whose table is open, when they are those of this function. */
+const tableOf = (name: string) =>
+  bench.stepsOpen && stepsOf(name)?.id === bench.stepsOpen
+    ? bench.loaded?.steps.find((s) => s.id === bench.stepsOpen)
+    : undefined;
 
 /** Shows the steps from the parent on the stage, or takes them off again. */
 async function takeApart(name: string) {
@@ -158,11 +155,7 @@ function actions(stated: Stated): Action[] {
             </button>
             <ValuesTable v-if="tabulated === stated.name" :id="stated.name" of="function" />
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
-            <StepsTable
-              v-if="!bench.presenting && tableOf(stated.name)"
-              :view="tableOf(stated.name)!.view"
-              :now="tableOf(stated.name)!.now"
-            />
+            <StepsTable v-if="!bench.presenting && tableOf(stated.name)" :view="tableOf(stated.name)!" />
             <MoveForm v-if="moving === stated.id" :stated="stated" @close="moving = ''" />
             <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>

@@ -2,16 +2,17 @@
 // The table of a transformation: every step with its formula, the moved key points, domain, range and asymptotes, and
 // the other right readings to be chosen.
 import { computed, onMounted, useTemplateRef } from 'vue';
-import type { StepsNow, StepsView } from '../generated/types';
+import type { StepsView } from '../generated/types';
 import { useBench } from '../bench/store';
 import MathText from '../shared/MathText.vue';
 
-const props = defineProps<{ view: StepsView; now: StepsNow }>();
+const props = defineProps<{ view: StepsView }>();
 const bench = useBench();
+const now = computed(() => bench.stepsNow(props.view.id));
 const panel = useTemplateRef<HTMLElement>('panel');
 
 /** The step at hand. */
-const at = computed(() => Math.ceil(props.now.position - 1e-9));
+const at = computed(() => Math.ceil((now.value?.position ?? 0) - 1e-9));
 const close = () => (bench.stepsOpen = '');
 
 /** Takes another right reading, from its parent on. */
@@ -21,13 +22,14 @@ async function read(reading: number) {
 }
 
 const chosen = () => bench.document?.shown.find((s) => s.id === props.view.id)?.reading ?? 0;
-const go = (position: number) => void bench.frames.request(['goStep', props.now.index, position]);
+const go = (position: number) => void bench.frames.request(['goStep', now.value!.index, position]);
 
 onMounted(() => panel.value?.focus());
 </script>
 
 <template>
   <div
+    v-if="now"
     ref="panel"
     class="steps-table"
     role="region"

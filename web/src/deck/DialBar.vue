@@ -1,0 +1,142 @@
+<script setup lang="ts">
+// A dial's ruled bar with its pointer, for hand and keys. It reads the frame itself: the rest of the dial stands still.
+import { computed, useTemplateRef } from 'vue';
+import { useBench } from '../bench/store';
+import type { DialView } from '../generated/types';
+import DialScale, { type Mark } from './DialScale.vue';
+
+const props = defineProps<{ dial: DialView; index: number; marks: Mark[] }>();
+const emit = defineEmits<{ step: [steps: number]; sweep: []; start: []; type: [] }>();
+const bench = useBench();
+const bar = useTemplateRef<HTMLElement>('bar');
+
+const text = computed(() => bench.texts?.dials[props.index] ?? '');
+const fraction = computed(() => bench.fractions[props.index] ?? 0);
+
+// Moved by transforms, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
+const across = (share: number) => `translateX(${(100 * share).toFixed(2)}cqi)`;
+const filled = computed(() => {
+  const { zero } = props.dial;
+  const width = Math.abs(fraction.value - zero).toFixed(4);
+  return { transform: `${across(Math.min(fraction.value, zero))} scaleX(${width})` };
+});
+
+let end: (() => Promise<void>) | undefined;
+
+/** The bar's place when it was taken hold of: asking again in a drag would make the page lay out once more a frame. */
+let box: DOMRect;
+
+function share(e: PointerEvent): number {
+  return Math.max(0, Math.min(1, (e.clientX - box.left) / box.width));
+}
+
+function grab(e: PointerEvent) {
+  if (e.button !== 0) return;
+  bar.value!.setPointerCapture(e.pointerId);
+  box = bar.value!.getBoundingClientRect();
+  bench.sweeps.stop(props.index);
+  end = bench.beginMove();
+  void bench.frames.request(['dragDial', props.index, share(e)]);
+}
+
+function pull(e: PointerEvent) {
+  if (end) void bench.frames.request(['dragDial', props.index, share(e)]);
+}
+
+async function release() {
+  const done = end;
+  end = undefined;
+  await done?.();
+}
+
+const keySteps: Record<string, number> = {
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  ArrowRight: 1,
+  ArrowUp: 1,
+  PageDown: -10,
+  PageUp: 10,
+};
+
+function key(e: KeyboardEvent) {
+  const steps = keySteps[e.key];
+  if (steps) emit('step', e.shiftKey ? 10 * steps : steps);
+  else if (e.key === 'Home') emit('start');
+  else if (e.key === 'Enter') emit('type');
+  else if (e.key === ' ') emit('sweep');
+  else return;
+  e.preventDefault();
+}
+</script>
+
+<template>
+  <div
+    class="rule"
+    tabindex="0"
+    role="slider"
+    :aria-label="dial.name"
+    :aria-valuetext="text"
+    :aria-valuenow="Number(fraction.toFixed(4))"
+    aria-valuemin="0"
+    aria-valuemax="1"
+    @keydown="key"
+    @pointerdown="grab"
+    @pointermove="pull"
+    @pointerup="release"
+    @pointercancel="release"
+  >
+    <div ref="bar" class="bar">
+      <DialScale :ticks="dial.ticks" :marks="marks" />
+      <i class="filled" :style="filled" />
+      <svg class="pointer" :style="{ transform: across(fraction) }" viewBox="0 0 24 26" aria-hidden="true">
+        <path d="M1 1h22v14l-11 10L1 15z" />
+      </svg>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.rule {
+  flex: 1;
+  height: 44px;
+  padding: 0 11px;
+  touch-action: none;
+  cursor: ew-resize;
+  border-radius: 4px;
+}
+.bar {
+  position: relative;
+  container-type: inline-size;
+  height: 100%;
+}
+.bar::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 27px;
+  border-top: 2px solid var(--axis);
+}
+.filled {
+  position: absolute;
+  top: 25px;
+  left: 0;
+  width: 100%;
+  height: 6px;
+  background: var(--hue);
+  transform-origin: left;
+  will-change: transform;
+}
+.pointer {
+  position: absolute;
+  top: 2px;
+  left: 0;
+  width: 24px;
+  height: 26px;
+  margin-left: -12px;
+  will-change: transform;
+  fill: var(--hue);
+  stroke: var(--sheet);
+  stroke-width: 1.5;
+}
+</style>
