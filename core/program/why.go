@@ -54,15 +54,20 @@ func Why(n expr.Node, inputs []string, in []float64) string {
 	return cause(n)
 }
 
-// argumentOf is what must not be 0 in an operation: a denominator, or the argument of a logarithm.
+// argumentOf is what must not be 0 in an operation: a denominator, the base of a negative power, the argument of a
+// logarithm or of a function with a pole at 0.
 func argumentOf(n expr.Node) expr.Node {
 	switch n := n.(type) {
 	case *expr.Binary:
-		if n.Op == expr.Div {
+		switch n.Op {
+		case expr.Div:
 			return n.R
+		case expr.Pow:
+			return n.L
 		}
 	case *expr.Call:
-		if n.Name == "ln" || n.Name == "log" {
+		switch n.Name {
+		case "ln", "log", "cot", "csc", "coth":
 			return n.Args[0]
 		}
 	}
