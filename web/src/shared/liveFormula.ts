@@ -23,6 +23,8 @@ export class LiveFormula {
   private template = '';
   private shown = '';
   private places: Place[] = [];
+  /** Whether the element holds what is spoken. */
+  private speaks = false;
   private speaking = 0;
 
   constructor(private readonly spoken = true) {}
@@ -30,33 +32,40 @@ export class LiveFormula {
   /** Shows LaTeX in an element that belongs to this formula alone. */
   show(element: HTMLElement, latex: string) {
     if (latex === this.shown) return;
+    const isFirst = this.shown === '';
+    this.shown = latex;
+    window.clearTimeout(this.speaking);
+    this.write(element, latex, this.spoken && isFirst);
+    // What is spoken follows when the hand rests: nobody hears sixty values a second, and it has a layout of its own.
+    if (this.spoken && !isFirst) {
+      this.speaking = window.setTimeout(() => this.write(element, latex, true), spokenAfter);
+    }
+  }
+
+  /** Writes the numbers into their places, after typesetting where the formula has another form than before. */
+  private write(element: HTMLElement, latex: string, aloud: boolean) {
     const values = latex.match(numbers) ?? [];
     let i = 0;
     const template = latex.replace(numbers, () => String(firstMark + i++));
-    const isNew = template !== this.template;
-    if (isNew) {
-      element.innerHTML = typeset(template, this.spoken);
-      this.template = template;
-      this.places = placesIn(element);
-      if (!holdsAll(this.places, values.length)) {
-        // A number was torn apart by the typesetting: the formula is shown as it is.
-        element.innerHTML = typeset(latex, this.spoken);
-        this.template = '';
-        this.places = [];
-      }
+    if (template !== this.template || (aloud && !this.speaks))
+      this.build(element, latex, template, values.length, aloud);
+    for (const { node, pattern, seen } of this.places) {
+      if (!seen && !aloud) continue;
+      const text = pattern.replace(mark, (m) => values[Number(m) - firstMark] ?? m);
+      if (node.data !== text) node.data = text;
     }
-    this.shown = latex;
-    const write = (places: Place[]) => {
-      for (const { node, pattern } of places) {
-        const text = pattern.replace(mark, (m) => values[Number(m) - firstMark] ?? m);
-        if (node.data !== text) node.data = text;
-      }
-    };
-    write(this.places.filter((p) => p.seen || isNew));
-    // What is spoken follows when the hand rests: nobody hears sixty values a second, and it has a layout of its own.
-    window.clearTimeout(this.speaking);
-    const later = this.places.filter((p) => !p.seen && !isNew);
-    if (later.length) this.speaking = window.setTimeout(write, spokenAfter, later);
+  }
+
+  private build(element: HTMLElement, latex: string, template: string, count: number, aloud: boolean) {
+    element.innerHTML = typeset(template, aloud);
+    this.template = template;
+    this.speaks = aloud;
+    this.places = placesIn(element);
+    if (holdsAll(this.places, count)) return;
+    // A number was torn apart by the typesetting: the formula is shown as it is.
+    element.innerHTML = typeset(latex, aloud);
+    this.template = '';
+    this.places = [];
   }
 }
 
