@@ -1,7 +1,6 @@
 package compose
 
 import (
-	"fmt"
 	"math"
 
 	"parvix/core/document"
@@ -76,7 +75,7 @@ func piTicks(lo, hi, least float64) axis {
 	step := numerator / denominator * math.Pi
 	a := axis{}
 	for k := math.Ceil(lo / step); k*step <= hi; k++ {
-		a.ticks = append(a.ticks, tick{k * step, piText(int(k)*int(numerator), int(denominator))})
+		a.ticks = append(a.ticks, tick{k * step, number.OfPi(int(k)*int(numerator), int(denominator))})
 	}
 	for k := math.Ceil(lo / step * 2); k*step/2 <= hi; k++ {
 		a.fine = append(a.fine, k*step/2)
@@ -103,32 +102,4 @@ func degreeTicks(lo, hi, least float64) axis {
 		a.fine = append(a.fine, k*step/parts)
 	}
 	return a
-}
-
-// piText writes pπ/q in lowest terms.
-func piText(p, q int) string {
-	if p == 0 {
-		return "0"
-	}
-	a, b := p, q
-	if a < 0 {
-		a = -a
-	}
-	for b != 0 {
-		a, b = b, a%b
-	}
-	p, q = p/a, q/a
-	text := "π"
-	switch {
-	case p == -1:
-		text = number.Minus + "π"
-	case p < 0:
-		text = fmt.Sprintf("%s%dπ", number.Minus, -p)
-	case p > 1:
-		text = fmt.Sprintf("%dπ", p)
-	}
-	if q > 1 {
-		text += fmt.Sprintf("/%d", q)
-	}
-	return text
 }

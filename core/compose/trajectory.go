@@ -511,7 +511,7 @@ func (c *Composer) polarGrid(d *evaluate.Demonstration, v View, x axis) {
 		rim := math.Min(math.Min(v.Right, -v.Left), math.Min(v.Top, -v.Bottom)) * 0.93
 		text := fmt.Sprintf("%d°", 15*k)
 		if d.Document.AngleUnit != document.Degree {
-			text = piText(k, 12)
+			text = number.OfPi(k, 12)
 		}
 		if rim > 0 {
 			c.write(text, v.X(rim*cos), v.Y(rim*sin), picture.Centre)

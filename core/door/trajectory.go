@@ -69,7 +69,7 @@ func (door *Door) tabulate(v *TrajectoryView, m *evaluate.Trajectory, c *traject
 		}
 		row, numbers := make([]string, len(values)), make([]*float64, len(values))
 		for i, value := range values {
-			row[i] = door.d.Numeral(number.Format(value, 4))
+			row[i] = door.d.Numeral(cell(value, i == 0))
 			if !math.IsNaN(value) && !math.IsInf(value, 0) {
 				numbers[i] = &values[i]
 			}
@@ -77,6 +77,14 @@ func (door *Door) tabulate(v *TrajectoryView, m *evaluate.Trajectory, c *traject
 		v.Rows, v.Numbers = append(v.Rows, row), append(v.Numbers, numbers)
 	}
 	return nil
+}
+
+// cell writes a number of the table; the parameter as π/12 where it is one, as a book's table has it.
+func cell(value float64, isParameter bool) string {
+	if r, ok := evaluate.ShareOfPi(value); ok && isParameter {
+		return number.OfPi(int(r.Num().Int64()), int(r.Denom().Int64()))
+	}
+	return number.Format(value, 4)
 }
 
 // mostPointsListed bounds a table on the bench.

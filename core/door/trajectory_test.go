@@ -1,6 +1,7 @@
 package door_test
 
 import (
+	"math"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -68,6 +69,8 @@ func TestTheParameterIsEliminatedWhereThatIsElementary(t *testing.T) {
 		lines, view := studied(t, d, "π/6")
 		assert.Equal(t, c[3], lines[c[2]], "%v", lines)
 		assert.Equal(t, []string{"t", "x", "y"}, view.Head)
-		assert.Len(t, view.Rows, 13)
+		require.Len(t, view.Rows, 13)
+		assert.Equal(t, []string{"0", "π/6", "π/3", "π/2"}, []string{view.Rows[0][0], view.Rows[1][0], view.Rows[2][0], view.Rows[3][0]})
+		assert.InDelta(t, math.Pi/3, *view.Numbers[2][0], 1e-15, "saved as a number")
 	}
 }

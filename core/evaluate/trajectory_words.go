@@ -71,16 +71,24 @@ func knownAs(v float64) string {
 	return piAndRoot(v)
 }
 
-// MultipleOfPi recognises r·π with a small denominator; empty for another number.
+// MultipleOfPi writes r·π with a small denominator; empty for another number.
 func MultipleOfPi(v float64) string {
+	if r, ok := ShareOfPi(v); ok {
+		return PiLaTeX(r)
+	}
+	return ""
+}
+
+// ShareOfPi recognises r·π with a small denominator.
+func ShareOfPi(v float64) (r *big.Rat, ok bool) {
 	const most = 48
 	for q := int64(1); q <= most; q++ {
 		p := v / math.Pi * float64(q)
 		if k := math.Round(p); math.Abs(p-k) < 1e-10*math.Max(1, math.Abs(p)) && math.Abs(k) < 1e6 {
-			return PiLaTeX(big.NewRat(int64(k), q))
+			return big.NewRat(int64(k), q), true
 		}
 	}
-	return ""
+	return nil, false
 }
 
 // piAndRoot recognises (p·π + r·s)/q with s = 1, √2 or √3 and small whole numbers; so few of them that another number

@@ -2,6 +2,7 @@
 package number
 
 import (
+	"fmt"
 	"math"
 	"strconv"
 	"strings"
@@ -74,4 +75,32 @@ func Round(v float64, decimals int) float64 {
 		return v
 	}
 	return r + 0 // −0 becomes 0
+}
+
+// OfPi writes pπ/q in lowest terms, q above 0: 5π/12, −π, 0.
+func OfPi(p, q int) string {
+	if p == 0 {
+		return "0"
+	}
+	a, b := p, q
+	if a < 0 {
+		a = -a
+	}
+	for b != 0 {
+		a, b = b, a%b
+	}
+	p, q = p/a, q/a
+	text := "π"
+	switch {
+	case p == -1:
+		text = Minus + "π"
+	case p < 0:
+		text = fmt.Sprintf("%s%dπ", Minus, -p)
+	case p > 1:
+		text = fmt.Sprintf("%dπ", p)
+	}
+	if q > 1 {
+		text += fmt.Sprintf("/%d", q)
+	}
+	return text
 }

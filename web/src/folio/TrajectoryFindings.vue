@@ -183,6 +183,8 @@ dd {
 }
 .scroll {
   max-height: 260px;
+  /* As wide as the folio, under the row's sample and menu too, so that no column is cut off. */
+  margin: 0 -40px 0 -46px;
   overflow: auto;
 }
 table {
