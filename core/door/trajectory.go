@@ -10,6 +10,7 @@ import (
 	"parvix/core/number"
 	"parvix/core/problem"
 	"parvix/core/program"
+	"parvix/core/study"
 	"parvix/core/trajectory"
 )
 
@@ -130,59 +131,41 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 	line("reaches", fmt.Sprintf(`%s\le x\le %s,\quad %s\le y\le %s`, number.Format(box.Low[0], 3), number.Format(box.High[0], 3), number.Format(box.Low[1], 3), number.Format(box.High[1], 3)))
 	level, upright := c.Tangents(from, to)
 	list := func(name string, places []float64) {
-		const most = 8
-		text := ""
-		for i, t := range places {
-			if i == most {
-				text += `,\;\dots`
-				break
-			}
-			if i > 0 {
-				text += `,\;`
-			}
-			text += angle(t)
+		var parts []string
+		for _, t := range places {
+			parts = append(parts, angle(t))
 		}
-		if text != "" {
-			line(name, expr.LaTeXName(m.Variable())+"="+text)
+		if len(parts) > 0 {
+			line(name, expr.LaTeXName(m.Variable())+"="+listed(parts))
 		}
 	}
 	list("level tangents", level)
 	list("upright tangents", upright)
 	places := func(name string, list []trajectory.Place) {
-		const most = 8
-		text := ""
-		for i, p := range list {
-			if i == most {
-				text += `,\;\dots`
-				break
-			}
-			if i > 0 {
-				text += `,\;`
-			}
-			text += "(" + number.Format(p.X, 3) + `,\,` + number.Format(p.Y, 3) + ")"
+		var parts []string
+		for _, p := range list {
+			parts = append(parts, "("+number.Format(p.X, 3)+`,\,`+number.Format(p.Y, 3)+")")
 		}
-		if text != "" {
-			line(name, text)
+		if len(parts) > 0 {
+			line(name, listed(parts))
 		}
 	}
 	onX, onY := c.OnAxes(from, to)
 	places("meets the x-axis at", onX)
 	places("meets the y-axis at", onY)
 	places("crosses itself at", c.SelfCrossings(from, to))
-	if s := c.Symmetries(); s.InX || s.InY || s.AtPole {
-		text := ""
-		for _, one := range []struct {
-			is    bool
-			words string
-		}{{s.InX, "in the x-axis"}, {s.InY, "in the y-axis"}, {s.AtPole, "about the pole"}} {
-			if one.is && text != "" {
-				text += ", "
-			}
-			if one.is {
-				text += one.words
-			}
+	var symmetries []string
+	has := c.Symmetries()
+	for _, one := range []struct {
+		is    bool
+		words string
+	}{{has.InX, `\text{in the x-axis}`}, {has.InY, `\text{in the y-axis}`}, {has.AtPole, `\text{about the pole}`}} {
+		if one.is {
+			symmetries = append(symmetries, one.words)
 		}
-		line("symmetric", `\text{`+text+`}`)
+	}
+	if len(symmetries) > 0 {
+		line("symmetric", listed(symmetries))
 	}
 	if f, ok := c.WithoutParameter(); ok {
 		name := "without the parameter"
@@ -192,6 +175,15 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
 	}
 	return lines
+}
+
+// listed writes the first of many parts.
+func listed(parts []string) string {
+	const most = 8
+	if len(parts) > most {
+		parts = append(parts[:most:most], `\dots`)
+	}
+	return study.Together(parts)
 }
 
 // trajectorySentence says what a trajectory or a part of one is.

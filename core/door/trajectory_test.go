@@ -37,9 +37,9 @@ func TestAPolarCurveIsStudied(t *testing.T) {
 	assert.Equal(t, `2 \pi`, lines["closes after"])
 	assert.Equal(t, `\frac{3 \pi}{2}\approx 4.7124`, lines["area swept by the ray"])
 	assert.Equal(t, "8", lines["length"])
-	assert.Equal(t, `\text{in the x-axis}`, lines["symmetric"])
-	assert.Equal(t, `\theta=\frac{\pi}{3},\;\frac{5 \pi}{3}`, lines["level tangents"])
-	assert.Contains(t, lines["upright tangents"], `\frac{2 \pi}{3},\;\frac{4 \pi}{3}`)
+	assert.Equal(t, `{\text{in the x-axis}}`, lines["symmetric"])
+	assert.Equal(t, `\theta={\frac{\pi}{3}},\;\allowbreak {\frac{5 \pi}{3}}`, lines["level tangents"])
+	assert.Contains(t, lines["upright tangents"], `{\frac{2 \pi}{3}},\;\allowbreak {\frac{4 \pi}{3}}`)
 	assert.Contains(t, lines["reaches"], "−0.25")
 }
 

@@ -234,8 +234,8 @@ func (w writer) again() string {
 	return "+k\\cdot " + period
 }
 
-// together lists parts; a line breaks between them only.
-func together(parts []string) string {
+// Together lists parts; a line breaks between them only.
+func Together(parts []string) string {
 	for i, p := range parts {
 		parts[i] = "{" + p + "}"
 	}
@@ -272,7 +272,7 @@ func (w writer) points(finding document.Finding, points []analyse.Point) string 
 			parts = append(parts, w.pair(p.X, p.Y, w.again()))
 		}
 	}
-	return together(parts) + more(len(points))
+	return Together(parts) + more(len(points))
 }
 
 // pair writes coordinates, with decimals beside them where they are not short.
@@ -337,7 +337,7 @@ func (w writer) uprights(lines []analyse.Line) string {
 		}
 		parts = append(parts, w.variable+"="+w.number(l.X)+w.again())
 	}
-	return strings.ReplaceAll(together(parts), `=\approx`, `\approx`) + more(len(lines))
+	return strings.ReplaceAll(Together(parts), `=\approx`, `\approx`) + more(len(lines))
 }
 
 func (w writer) slants(lines []analyse.Line) string {
@@ -346,7 +346,7 @@ func (w writer) slants(lines []analyse.Line) string {
 	for _, l := range lines {
 		parts = append(parts, "y="+w.line(l)+sides[l.Side])
 	}
-	return strings.ReplaceAll(together(parts), `=\approx`, `\approx`)
+	return strings.ReplaceAll(Together(parts), `=\approx`, `\approx`)
 }
 
 // line writes m·x + b.
@@ -381,5 +381,5 @@ func (w writer) jumps(jumps []analyse.Jump) string {
 		}
 		parts = append(parts, w.variable+"="+w.number(j.X)+w.again()+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
 	}
-	return together(parts) + more(len(jumps))
+	return Together(parts) + more(len(jumps))
 }

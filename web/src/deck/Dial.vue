@@ -81,7 +81,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
       <a-popover trigger="click" placement="top">
         <button class="quiet way">
           <span class="only-spoken">How {{ name }} sweeps: {{ wayWords.words }},</span>
-          {{ wayWords.sign }} {{ sweep.seconds }} s
+          {{ wayWords.sign }} {{ sweep.seconds }}&nbsp;s
         </button>
         <template #content>
           <a-radio-group :value="sweep.way" class="ways" @change="setSweep({ way: $event.target.value })">
@@ -137,10 +137,15 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 </template>
 
 <style scoped>
+/* Where the room is short its seconds wrap out of sight, and the sign stays whole. */
 .top .way {
+  flex: 0 1 auto;
   min-width: 0;
+  max-height: 36px;
+  padding: 0;
   overflow: hidden;
-  white-space: nowrap;
+  line-height: 36px;
+  text-align: center;
 }
 .stood {
   position: absolute;
@@ -195,7 +200,6 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 .way {
   font-size: 14px;
   min-height: 36px;
-  white-space: nowrap;
 }
 .key {
   flex: none;
