@@ -120,13 +120,13 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 		line("closes", `\text{never}`)
 	}
 	if area := c.Area(from, to); area.Value == area.Value {
-		line("area swept by the ray", evaluate.WithPi(area.Value))
+		line("area swept by the ray", evaluate.WithExact(area.Value))
 		// A ray that goes around twice, or turns back, sweeps over a place more than once.
 		if enclosed := enclosedBy(d, m, c); enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
-			line("area enclosed", evaluate.WithPi(enclosed))
+			line("area enclosed", evaluate.WithExact(enclosed))
 		}
 	}
-	line("length", evaluate.WithPi(c.Length(from, to).Value))
+	line("length", evaluate.WithExact(c.Length(from, to).Value))
 	box := c.Box(from, to)
 	line("reaches", fmt.Sprintf(`%s\le x\le %s,\quad %s\le y\le %s`, number.Format(box.Low[0], 3), number.Format(box.High[0], 3), number.Format(box.Low[1], 3), number.Format(box.High[1], 3)))
 	level, upright := c.Tangents(from, to)
