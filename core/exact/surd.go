@@ -34,8 +34,8 @@ func surdOf(n expr.Node) (surd, bool) {
 		if n.Name != "sqrt" {
 			return surd{}, false
 		}
-		if s, ok := surdOf(n.Args[0]); ok && s.d == 0 {
-			return squareRoot(s.a)
+		if s, ok := surdOf(n.Args[0]); ok {
+			return s.root()
 		}
 	}
 	return surd{}, false
@@ -70,6 +70,70 @@ func surdBinary(n *expr.Binary) (surd, bool) {
 		return surd{}, false
 	}
 	return l.times(inverse)
+}
+
+// root is √(a + b√d) where that is a surd of one root again: √(3 + 2√2) = 1 + √2.
+func (s surd) root() (surd, bool) {
+	if s.d == 0 {
+		return squareRoot(s.a)
+	}
+	large, small, ok := s.roots()
+	if !ok {
+		return surd{}, false
+	}
+	return large.plus(small, int64(s.b.Sign()))
+}
+
+// roots are √x and √y in √(a ± b√d) = √x ± √y: x and y are (a ± √(a² − b²d))/2, where that root is a fraction (the rule
+// for square roots of binomial surds, Euclid X.54 on; from memory).
+func (s surd) roots() (large, small surd, ok bool) {
+	norm := new(big.Rat).Mul(s.b, s.b)
+	norm.Mul(norm, big.NewRat(-s.d, 1)).Add(norm, new(big.Rat).Mul(s.a, s.a))
+	between, ok := squareRoot(norm)
+	if !ok || between.d != 0 || s.a.Sign() <= 0 {
+		return surd{}, surd{}, false
+	}
+	half := big.NewRat(1, 2)
+	large, ok = squareRoot(new(big.Rat).Mul(half, new(big.Rat).Add(s.a, between.a)))
+	if !ok {
+		return surd{}, surd{}, false
+	}
+	small, ok = squareRoot(new(big.Rat).Mul(half, new(big.Rat).Sub(s.a, between.a)))
+	return large, small, ok
+}
+
+// denested writes nested square roots as sums of two where they are: √(5 + 2√6) = √2 + √3. found is false where none is.
+func denested(n expr.Node) (out expr.Node, found bool) {
+	isRoot := func(n expr.Node) bool {
+		c, ok := n.(*expr.Call)
+		return ok && c.Name == "sqrt"
+	}
+	if !expr.Any(n, func(n expr.Node) bool { return isRoot(n) && expr.Any(n.(*expr.Call).Args[0], isRoot) }) {
+		return n, false
+	}
+	var walk func(n expr.Node) expr.Node
+	walk = func(n expr.Node) expr.Node {
+		n = expr.Map(n, walk)
+		if !isRoot(n) {
+			return n
+		}
+		c := n.(*expr.Call)
+		s, ok := surdOf(c.Args[0])
+		if !ok || s.d == 0 {
+			return n
+		}
+		large, small, ok := s.roots()
+		if !ok {
+			return n
+		}
+		found = true
+		if s.b.Sign() < 0 {
+			return &expr.Binary{Op: expr.Sub, L: large.value().Node(), R: small.value().Node()}
+		}
+		return &expr.Binary{Op: expr.Add, L: small.value().Node(), R: large.value().Node()}
+	}
+	out = walk(n)
+	return out, found
 }
 
 // squareRoot is √r with its square factors outside; numbers whose factors are too large are refused.

@@ -27,7 +27,13 @@ func Of(n expr.Node) Value {
 	if s, ok := surdOf(n); ok {
 		return s.value()
 	}
+	if out, found := denested(n); found {
+		n = out
+	}
 	n = symbolic.Simplify(n).Node
+	if out, found := denested(n); found {
+		n = symbolic.Simplify(out).Node
+	}
 	if r, ok := rational(n); ok {
 		return Value{rat: r}
 	}

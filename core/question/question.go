@@ -11,6 +11,7 @@ import (
 	"strconv"
 	"unicode/utf8"
 
+	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/problem"
 	"parvix/core/program"
@@ -245,13 +246,13 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	}
 	in := []float64{0}
 	v := p.At(in)
-	exact, known := symbolic.Exact(n)
-	if symbolic.IsUndefined(exact) {
+	closed, known := symbolic.Exact(n)
+	if symbolic.IsUndefined(closed) {
 		v = math.NaN()
 	}
 	if math.IsNaN(v) {
 		reason := program.Why(n, []string{"\x00"}, in)
-		if reason == "" || symbolic.IsUndefined(exact) && reason == program.TooLarge {
+		if reason == "" || symbolic.IsUndefined(closed) && reason == program.TooLarge {
 			reason = "the denominator is 0"
 			if c := poleOf(n); c != "" {
 				reason = c
@@ -261,15 +262,24 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	}
 	answer := map[string]any{"value": jsonNumber(v)}
 	if known {
-		answer["exact"] = expr.Text(exact)
+		// A sum of roots has its own form, without roots in roots and in denominators; a decimal stays one.
+		if v := exact.Of(n); !isRational(v) {
+			closed = v.Node()
+		}
+		answer["exact"] = expr.Text(closed)
 		// The exact form is rounded once and loses nothing to steps in between.
-		if p, err := program.Compile(exact, []string{"\x00"}); err == nil {
+		if p, err := program.Compile(closed, []string{"\x00"}); err == nil {
 			if w := p.At(in); w == w && math.Abs(w-v) <= 1e-9*math.Max(1, math.Abs(v)) {
 				answer["value"] = jsonNumber(w)
 			}
 		}
 	}
 	return answer, nil
+}
+
+func isRational(v exact.Value) bool {
+	_, is := v.Rat()
+	return is
 }
 
 func poleOf(n expr.Node) string {

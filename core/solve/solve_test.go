@@ -53,7 +53,7 @@ func TestEquationsOfSchool(t *testing.T) {
 		{"x^3 - 2", "cbrt(2)"},
 		{"(x-1)^3 + 8", "-1"},
 		{"x^4 - 5x^2 + 4", "-2, -1, 1, 2"},
-		{"x^4 - 10x^2 + 1", "-sqrt(5 + 2 sqrt(6)), -sqrt(5 - 2 sqrt(6)), sqrt(5 - 2 sqrt(6)), sqrt(5 + 2 sqrt(6))"},
+		{"x^4 - 10x^2 + 1", "-sqrt(2) - sqrt(3), sqrt(2) - sqrt(3), sqrt(3) - sqrt(2), sqrt(2) + sqrt(3)"},
 		{"x^5 - x - 1", "≈1.167303978"},
 		{"(x^2-4)/(x-2)", "-2"},
 		{"1/x + 1/(x-3)", "3/2"},

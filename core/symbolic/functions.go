@@ -220,7 +220,7 @@ func multipleOfPi(u sum) (*big.Rat, bool) {
 	return u[0].coef, true
 }
 
-// trigonometric: exact values at multiples of π/12, and an even or odd function's sign.
+// trigonometric: exact values at the special angles, and an even or odd function's sign.
 func (s *simplifier) trigonometric(name string, u, plain sum) sum {
 	if r, ok := multipleOfPi(u); ok {
 		if exact, known := exactTrigonometric(name, r); known {
@@ -240,95 +240,169 @@ func (s *simplifier) trigonometric(name string, u, plain sum) sum {
 	return turned.scaled(minusOne)
 }
 
-// sines are sin(kπ/12) for k = 0 … 6. Source: DLMF Table 4.17.1.
-func sines(k int64) expr.Node {
-	switch k {
-	case 0:
-		return num(0)
-	case 1:
-		return div(sub(call("sqrt", num(6)), call("sqrt", num(2))), num(4))
-	case 2:
-		return div(num(1), num(2))
-	case 3:
-		return div(call("sqrt", num(2)), num(2))
-	case 4:
-		return div(call("sqrt", num(3)), num(2))
-	case 5:
-		return div(add(call("sqrt", num(6)), call("sqrt", num(2))), num(4))
-	}
-	return num(1)
-}
+// special are the shares of a half turn up to a quarter turn whose sine is written with square roots: the multiples of
+// π/12 (DLMF Table 4.17.1), of π/10 (from the regular pentagon, Euclid XIII.10) and of π/8 (half of π/4).
+var special = []string{"0", "1/12", "1/10", "1/8", "1/6", "1/5", "1/4", "3/10", "1/3", "3/8", "2/5", "5/12", "1/2"}
 
-// tangents are tan(kπ/12) for k = 0 … 6; nil where it is undefined. Source: DLMF Table 4.17.1.
-func tangents(k int64) expr.Node {
-	switch k {
-	case 0:
+// sines are sin(r·π) for the special r; nil for others.
+func sines(r *big.Rat) expr.Node {
+	root := func(n int64) expr.Node { return call("sqrt", num(n)) }
+	switch r.RatString() {
+	case "0":
 		return num(0)
-	case 1:
-		return sub(num(2), call("sqrt", num(3)))
-	case 2:
-		return div(call("sqrt", num(3)), num(3))
-	case 3:
+	case "1/12":
+		return div(sub(root(6), root(2)), num(4))
+	case "1/10":
+		return div(sub(root(5), num(1)), num(4))
+	case "1/8":
+		return div(call("sqrt", sub(num(2), root(2))), num(2))
+	case "1/6":
+		return div(num(1), num(2))
+	case "1/5":
+		return div(call("sqrt", sub(num(10), mul(num(2), root(5)))), num(4))
+	case "1/4":
+		return div(root(2), num(2))
+	case "3/10":
+		return div(add(root(5), num(1)), num(4))
+	case "1/3":
+		return div(root(3), num(2))
+	case "3/8":
+		return div(call("sqrt", add(num(2), root(2))), num(2))
+	case "2/5":
+		return div(call("sqrt", add(num(10), mul(num(2), root(5)))), num(4))
+	case "5/12":
+		return div(add(root(6), root(2)), num(4))
+	case "1/2":
 		return num(1)
-	case 4:
-		return call("sqrt", num(3))
-	case 5:
-		return add(num(2), call("sqrt", num(3)))
 	}
 	return nil
 }
 
+// tangents are tan(r·π) for the special r below 1/2; nil for others.
+func tangents(r *big.Rat) expr.Node {
+	root := func(n int64) expr.Node { return call("sqrt", num(n)) }
+	switch r.RatString() {
+	case "0":
+		return num(0)
+	case "1/12":
+		return sub(num(2), root(3))
+	case "1/10":
+		return div(call("sqrt", sub(num(25), mul(num(10), root(5)))), num(5))
+	case "1/8":
+		return sub(root(2), num(1))
+	case "1/6":
+		return div(root(3), num(3))
+	case "1/5":
+		return call("sqrt", sub(num(5), mul(num(2), root(5))))
+	case "1/4":
+		return num(1)
+	case "3/10":
+		return div(call("sqrt", add(num(25), mul(num(10), root(5)))), num(5))
+	case "1/3":
+		return root(3)
+	case "3/8":
+		return add(root(2), num(1))
+	case "2/5":
+		return call("sqrt", add(num(5), mul(num(2), root(5))))
+	case "5/12":
+		return add(num(2), root(3))
+	}
+	return nil
+}
+
+var half = big.NewRat(1, 2)
+
 // exactTrigonometric is the function at r·π: known is false off the table, exact is nil where it is undefined.
 func exactTrigonometric(name string, r *big.Rat) (exact expr.Node, known bool) {
-	twelfths := new(big.Rat).Mul(r, big.NewRat(12, 1))
-	if !twelfths.IsInt() {
-		return nil, false
-	}
-	k := new(big.Int).Mod(twelfths.Num(), big.NewInt(24)).Int64()
+	toCosine := new(big.Rat).Add(r, half)
 	switch name {
 	case "sin":
-		return signedSine(k), true
+		exact = signed(sine(r))
 	case "cos":
-		return signedSine(k + 6), true
+		exact = signed(sine(toCosine))
 	case "tan":
-		return signedTangent(k), true
+		return tangent(r)
 	case "cot":
-		return signedTangent(6 - k + 24), true
+		return tangent(new(big.Rat).Sub(half, r))
 	case "sec":
-		return inverted(signedSine(k + 6)), true
+		return reciprocal(sine(toCosine))
+	case "csc":
+		return reciprocal(sine(r))
 	}
-	return inverted(signedSine(k)), true
+	return exact, exact != nil
 }
 
-func signedSine(k int64) expr.Node {
-	k %= 24
-	if k >= 12 {
-		return neg(signedSine(k - 12))
+func reciprocal(size expr.Node, isBelow bool) (exact expr.Node, known bool) {
+	if size == nil {
+		return nil, false
 	}
-	return sines(min(k, 12-k))
+	return signed(inverted(size), isBelow), true
 }
 
-func signedTangent(k int64) expr.Node {
-	k %= 12
-	if k > 6 {
-		return neg(tangents(12 - k))
+func signed(size expr.Node, isBelow bool) expr.Node {
+	if isBelow {
+		return negated(size)
 	}
-	return tangents(k)
+	return size
 }
 
-// inverted is 1/n with the root out of the denominator; nil for n = 0.
+// beyond is r less the whole multiples of n.
+func beyond(r *big.Rat, n int64) *big.Rat {
+	step := big.NewRat(n, 1)
+	share := new(big.Rat).Quo(r, step)
+	whole := new(big.Rat).SetInt(new(big.Int).Div(share.Num(), share.Denom()))
+	return new(big.Rat).Sub(r, whole.Mul(whole, step))
+}
+
+// sine is |sin(r·π)|, nil off the table, and whether the sine is below 0.
+func sine(r *big.Rat) (size expr.Node, isBelow bool) {
+	r = beyond(r, 2)
+	if r.Cmp(one) >= 0 {
+		r, isBelow = new(big.Rat).Sub(r, one), true
+	}
+	if r.Cmp(half) > 0 {
+		r = new(big.Rat).Sub(one, r)
+	}
+	return sines(r), isBelow
+}
+
+// tangent is tan(r·π): nil and known where it is undefined, nil and unknown off the table.
+func tangent(r *big.Rat) (exact expr.Node, known bool) {
+	r = beyond(r, 1)
+	switch r.Cmp(half) {
+	case 0:
+		return nil, true
+	case 1:
+		exact = negated(tangents(new(big.Rat).Sub(one, r)))
+	default:
+		exact = tangents(r)
+	}
+	return exact, exact != nil
+}
+
+// negated is −n, a difference turned around: −(√5 − 1)/4 is (1 − √5)/4; nil for nil.
+func negated(n expr.Node) expr.Node {
+	if b, ok := n.(*expr.Binary); ok {
+		switch b.Op {
+		case expr.Sub:
+			return sub(b.R, b.L)
+		case expr.Div:
+			return div(negated(b.L), b.R)
+		}
+	}
+	if n == nil {
+		return nil
+	}
+	return neg(n)
+}
+
+// inverted is 1/n for one of the sines, with a sum of roots out of the denominator; nil for n = 0.
 func inverted(n expr.Node) expr.Node {
 	if isNumber(n, 0) {
 		return nil
 	}
-	if negated, ok := n.(*expr.Neg); ok {
-		if inner := inverted(negated.X); inner != nil {
-			return neg(inner)
-		}
-		return nil
-	}
 	if b, ok := n.(*expr.Binary); ok && b.Op == expr.Div {
-		// 4/(√6 ∓ √2) = √6 ± √2.
+		// 4/(√6 ∓ √2) = √6 ± √2, and 4/(√5 ∓ 1) = √5 ± 1.
 		if two, ok := b.L.(*expr.Binary); ok {
 			flipped := expr.Add
 			if two.Op == expr.Add {
@@ -354,32 +428,39 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 	return plain
 }
 
-// inverseOfTable finds the angle k·π/12 at which a trigonometric function takes the value u.
+// inverseOfTable finds the special angle at which a trigonometric function takes the value u.
 func (s *simplifier) inverseOfTable(name string, u sum) (angle sum, known bool) {
-	k, known := angleTable()[name][string(u.appendKey(nil))]
+	r, known := angleTable()[name][string(u.appendKey(nil))]
 	if !known {
 		return nil, false
 	}
-	return s.normal(mul(rat(big.NewRat(k, 12)), pi())), true
+	return s.normal(mul(rat(r), pi())), true
 }
 
-// angleTable gives for each inverse function the twelfths of π by the key of the value.
-var angleTable func() map[string]map[string]int64
+// angleTable gives for each inverse function the share of π by the key of the value.
+var angleTable func() map[string]map[string]*big.Rat
 
 // The table is made by the simplifier that uses it, so it is set when the package is ready.
 func init() { angleTable = sync.OnceValue(makeAngleTable) }
 
-func makeAngleTable() map[string]map[string]int64 {
-	table := map[string]map[string]int64{}
+func makeAngleTable() map[string]map[string]*big.Rat {
+	table := map[string]map[string]*big.Rat{}
 	s := &simplifier{seen: map[string]bool{}}
-	for _, row := range []struct {
-		inverse, forward string
-		from, to         int64
-	}{{"arcsin", "sin", -6, 6}, {"arccos", "cos", 0, 12}, {"arctan", "tan", -6, 6}, {"arccot", "cot", 0, 12}} {
-		table[row.inverse] = map[string]int64{}
-		for k := row.from; k <= row.to; k++ {
-			if exact, _ := exactTrigonometric(row.forward, big.NewRat(k, 12)); exact != nil {
-				table[row.inverse][string(s.normal(exact).appendKey(nil))] = k
+	for inverse, forward := range map[string]string{"arcsin": "sin", "arccos": "cos", "arctan": "tan", "arccot": "cot"} {
+		table[inverse] = map[string]*big.Rat{}
+		put := func(r *big.Rat) {
+			if exact, _ := exactTrigonometric(forward, r); exact != nil {
+				table[inverse][string(s.normal(exact).appendKey(nil))] = r
+			}
+		}
+		for _, text := range special {
+			r, _ := new(big.Rat).SetString(text)
+			put(r)
+			// arcsin and arctan turn about 0, arccos and arccot about π/2.
+			if inverse == "arcsin" || inverse == "arctan" {
+				put(new(big.Rat).Neg(r))
+			} else {
+				put(new(big.Rat).Sub(one, r))
 			}
 		}
 	}
