@@ -284,8 +284,36 @@ func (s *simplifier) multiply(t term, f factor) term {
 		merged := s.raise(atom(f.base)[0], exp)
 		return s.product(term{t.coef, rest}, merged)
 	}
+	for i, g := range t.factors {
+		if ratio, ok := logRatio(g, f); ok {
+			rest := append(append([]factor{}, t.factors[:i]...), t.factors[i+1:]...)
+			return term{new(big.Rat).Mul(t.coef, ratio), rest}
+		}
+	}
 	t.factors = append(append([]factor{}, t.factors...), f)
 	return t
+}
+
+// logRatio is ln a/ln b where it is a fraction: ln 8/ln 2 = 3, the change of base worked out.
+func logRatio(f, g factor) (*big.Rat, bool) {
+	if g.exp.isOne() {
+		f, g = g, f
+	}
+	below, ok := g.exp.number()
+	if !ok || below.Cmp(minusOne) != 0 || !f.exp.isOne() {
+		return nil, false
+	}
+	over, isLog := f.base.(*expr.Call)
+	under, isLogToo := g.base.(*expr.Call)
+	if !isLog || !isLogToo || over.Name != under.Name || over.Name != "ln" && over.Name != "log" || len(over.Args)+len(under.Args) != 2 {
+		return nil, false
+	}
+	a, aOK := Fraction(over.Args[0])
+	b, bOK := Fraction(under.Args[0])
+	if !aOK || !bOK {
+		return nil, false
+	}
+	return exactLog(a, b)
 }
 
 // requireMerge notes what is lost when g and f, powers of one base, become one power.
