@@ -477,8 +477,7 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
 			continue
 		}
-		near := math.Abs(v) <= 1e-10*(1+math.Abs(x.Value))
-		if near && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
+		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
 				return Number{}, false
 			}
@@ -489,6 +488,21 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 		}
 	}
 	return a.number(a.derive(tree).simple, x)
+}
+
+// isNearZero tells that v = f(x) may be 0 but for rounding: it is tiny, or next to x the values are many times larger, as
+// beside a root's zero, where an angle's last digit alone makes ∛(sin π) 5e-6.
+func isNearZero(f program.Point, v, x float64) bool {
+	if math.Abs(v) <= 1e-10*(1+math.Abs(x)) {
+		return true
+	}
+	h := 1e-9 * (1 + math.Abs(x))
+	for _, beside := range []float64{f([]float64{x - h}), f([]float64{x + h})} {
+		if math.Abs(v) <= 0.1*math.Abs(beside) {
+			return true
+		}
+	}
+	return false
 }
 
 // isConstant tells whether a part is the same for every x, as 1 − x/x is.

@@ -112,6 +112,19 @@ func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
 	}
 }
 
+// A root grows so steeply from its zero that an angle's last digit makes it look unlike 0: ∛(sin π) is computed as 5·10⁻⁶.
+func TestARootInADenominatorIsZeroWhereItsNumberIs(t *testing.T) {
+	for text, domain := range map[string]string{
+		"1/cbrt(cos x)": "(−π/2, π/2) ∪ (π/2, 3π/2)", "sin(x)^(−2/3)": "(0, π)", "1/cbrt(x² − 2)": "(−∞, −√2) ∪ (−√2, √2) ∪ (√2, ∞)",
+		"1/cbrt(x³ − x − 1)": "(−∞, ≈1.324718) ∪ (≈1.324718, ∞)", "cbrt(x³ − x − 1)": "(−∞, ∞)",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		require.True(t, f.DomainKnown, text)
+		assert.Equal(t, domain, analyse.Intervals(f.Domain), text)
+	}
+	assert.Len(t, findings(t, "1/cbrt(cos x)", analyse.Bounds{}).Vertical, 2, "in one period")
+}
+
 // The whole part takes every whole number and no other (Graham, Knuth, Patashnik, Concrete Mathematics, 3.1), and nothing
 // else once it is stretched and lifted.
 func TestStairsTakeSingleNumbersThatGoOn(t *testing.T) {
