@@ -575,8 +575,25 @@ func (a *analyser) approach(i int) {
 	if s.tree == nil {
 		return
 	}
-	s.leftEnd = a.limit(a.places[i], s, 1)
-	s.rightEnd = a.limit(a.places[i+1], s, -1)
+	if a.reaches(s, s.lo, 1) {
+		s.leftEnd = a.limit(a.places[i], s, 1)
+	}
+	if a.reaches(s, s.hi, -1) {
+		s.rightEnd = a.limit(a.places[i+1], s, -1)
+	}
+}
+
+// reaches tells whether the formula of a segment is that right beside its end too. Where places may be missing, a step may
+// lie in between.
+func (a *analyser) reaches(s *segment, end Number, side int) bool {
+	if !a.unsettled["places"] {
+		return true
+	}
+	if !end.IsFinite() {
+		return !hasJumps(a.n)
+	}
+	beside := smoothed(a.n, a.variable, end.Value+float64(side)*1e-7*(1+math.Abs(end.Value)))
+	return beside != nil && expr.Equal(beside, s.tree)
 }
 
 // limit is the behaviour of a segment's formula as x comes to p from the segment (side as seen from p).

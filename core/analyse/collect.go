@@ -538,13 +538,17 @@ func (a *analyser) collectRange(out *Findings) {
 	inside := make([]bool, len(a.places)) // places that a run passes without a turn: their values lie between its ends
 	for i := 0; i < len(a.segments); i++ {
 		s := &a.segments[i]
-		if s.tree == nil || a.places[i].border || a.places[i+1].border {
+		if a.places[i].border || a.places[i+1].border {
 			// A whole period lies between the segments at the borders.
 			continue
 		}
 		if a.beyond("places", s.lo, s.hi) {
-			// The formula holds next to the window only; what it takes further out is bounded by the function itself.
+			// The formula holds, or is missing, next to the window only; what it takes further out is bounded by the
+			// function itself.
 			outside = append(outside, s)
+			continue
+		}
+		if s.tree == nil {
 			continue
 		}
 		first, way := i, s.rises
