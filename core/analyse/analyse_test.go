@@ -1,6 +1,7 @@
 package analyse_test
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
@@ -75,6 +76,16 @@ func TestFlatZerosAreOne(t *testing.T) {
 	for _, text := range []string{"(x − 1)^5", "(x − 1)^6", "x − sin x", "1 − cos x − x²/2", "(x² − 2x + 1)³"} {
 		f := findings(t, text, analyse.Bounds{})
 		assert.Len(t, f.Zeros, 1, text)
+	}
+	for _, slope := range []string{"2", "3", "7", "1/3", "0.7"} {
+		for n := 2; n <= 9; n++ {
+			text := fmt.Sprintf("(%s x − 1)^%d", slope, n)
+			f := findings(t, text, analyse.Bounds{})
+			assert.Empty(t, f.Undecided, text)
+			assert.Len(t, f.Zeros, 1, text)
+			assert.Len(t, append(f.Maxima, f.Minima...), (n+1)%2, text)
+			assert.Len(t, f.Inflections, map[bool]int{true: 1}[n%2 == 1], text)
+		}
 	}
 }
 

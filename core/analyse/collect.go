@@ -143,9 +143,12 @@ func (a *analyser) domainWithoutSteps(out *Findings) bool {
 	return true
 }
 
-// gates are the conditions of the formula that depend on x.
+// gates are the conditions of the formula, without those of constants that hold.
 func (a *analyser) gates() []gate {
-	return slices.DeleteFunc(gatesOf(a.n, fractionOf), func(g gate) bool { return !depends(g.part, a.variable) })
+	return slices.DeleteFunc(gatesOf(a.n, fractionOf), func(g gate) bool {
+		v := exact.Float(g.part)
+		return !depends(g.part, a.variable) && v != 0 && g.test(v)
+	})
 }
 
 func hasPieces(n expr.Node) bool {

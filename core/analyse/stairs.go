@@ -54,5 +54,6 @@ func (a *analyser) stairs() (one, every Number, ok bool) {
 // isLine tells whether a formula rises or falls evenly with a letter.
 func (a *analyser) isLine(n expr.Node, letter string) bool {
 	slope := symbolic.Simplify(symbolic.Derivative(n, letter)).Node
-	return len(expr.Names(slope)) == 0 && !exact.Of(slope).IsZero()
+	size := math.Abs(exact.Float(slope))
+	return len(expr.Names(slope)) == 0 && size > 0 && !math.IsInf(size, 1)
 }

@@ -85,14 +85,14 @@ func (a *analyser) crossesElsewhere(n expr.Node, lo, hi float64, zeros []zero) b
 	if math.IsInf(hi, 1) {
 		hi = math.Max(a.right, lo+1)
 	}
-	x0, y0 := math.NaN(), math.NaN()
+	x0, y0 := math.NaN(), math.NaN() // about a flat zero rounding changes the sign too, so that one zero settles a step
 	for k := range probes {
 		x := lo + (hi-lo)*(float64(k)+0.4871)/probes
 		y := at(x)
 		if y*y0 < 0 && math.Min(math.Abs(y), math.Abs(y0)) > 1e-12 {
-			c, v := crossing(at, x0, x)
+			v := crossing(at, x0, x)
 			passes := math.Abs(v) < 1e-6*math.Min(math.Abs(y), math.Abs(y0))
-			if passes && !slices.ContainsFunc(zeros, func(z zero) bool { return math.Abs(z.x.Value-c) <= 1e-6*(1+math.Abs(c)) }) {
+			if passes && !slices.ContainsFunc(zeros, func(z zero) bool { return z.x.Value > x0-1e-9 && z.x.Value < x+1e-9 }) {
 				return true
 			}
 		}
@@ -101,8 +101,9 @@ func (a *analyser) crossesElsewhere(n expr.Node, lo, hi float64, zeros []zero) b
 	return false
 }
 
-// crossing halves from x to z, where f has other signs, and gives the place between them with f's value there.
-func crossing(f func(float64) float64, x, z float64) (place, value float64) {
+// crossing halves from x to z, where f has other signs, and gives f's value at the place between them: about 0 where it
+// passes 0, and not where it jumps.
+func crossing(f func(float64) float64, x, z float64) (value float64) {
 	left := f(x)
 	for range 60 {
 		mid := x + (z-x)/2
@@ -112,7 +113,7 @@ func crossing(f func(float64) float64, x, z float64) (place, value float64) {
 			z = mid
 		}
 	}
-	return z, f(z)
+	return f(z)
 }
 
 // members lists the solutions of a closed set inside (lo, hi); endless families are listed inside the window only.
