@@ -274,13 +274,32 @@ func (a *analyser) derive(tree expr.Node) derivatives {
 		return d
 	}
 	d := derivatives{simple: symbolic.Simplify(tree).Node}
-	d.first = symbolic.Simplify(symbolic.Derivative(d.simple, a.variable)).Node
+	d.first = a.vanishing(symbolic.Simplify(symbolic.Derivative(d.simple, a.variable)).Node)
 	d.second = symbolic.Simplify(symbolic.Derivative(d.first, a.variable)).Node
 	a.trees[key] = d
 	return d
 }
 
 // deriveQuotient differentiates a quotient of polynomials in lowest terms: (p/q)′ = (p′q − pq′)/q².
+// vanishing is 0 for a formula that is 0 throughout though simplifying does not see it: as one fraction it has nothing
+// above, as the slope of arctan x + arctan(1/x).
+func (a *analyser) vanishing(n expr.Node) expr.Node {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil || !depends(n, a.variable) {
+		return n
+	}
+	for _, x := range []float64{0.7312, -1.3791, 3.1711} {
+		if v := f([]float64{x}); v == v && math.Abs(v) > 1e-9 {
+			return n
+		}
+	}
+	above, _, ok := symbolic.Together(n)
+	if number, is := above.(*expr.Number); ok && is && number.Value.Sign() == 0 {
+		return above
+	}
+	return n
+}
+
 func deriveQuotient(tree expr.Node, x string) (derivatives, bool) {
 	above, below, ok := symbolic.AsQuotient(tree, x)
 	if !ok || above.Degree() > 12 || below.Degree() > 12 {
@@ -327,19 +346,21 @@ func (a *analyser) examine() {
 			continue
 		}
 		d := a.derive(tree)
+		chain := [3]expr.Node{d.simple, d.first, d.second}
+		var sets [3]zeroSet
 		// In this order, so that what matters most is looked for while there is work left to spend.
-		for _, wanted := range []struct {
-			list string
-			n    expr.Node
-		}{{"zeros", d.simple}, {"extrema", d.first}, {"inflections", d.second}} {
-			list := wanted.list
-			if !depends(wanted.n, a.variable) {
-				continue
+		for k, n := range chain {
+			if sets[k].complete = true; depends(n, a.variable) {
+				sets[k] = a.zerosWithin(n, lo, hi)
 			}
-			set := a.zerosWithin(wanted.n, lo, hi)
-			a.endless[list] = a.endless[list] || set.endless
-			a.unsettled[list] = a.unsettled[list] || !set.complete
-			for _, z := range set.zeros {
+		}
+		for k := 1; k >= 0; k-- {
+			sets[k] = a.boundedBySlope(chain[k], sets[k], sets[k+1], lo, hi)
+		}
+		for k, list := range []string{"zeros", "extrema", "inflections"} {
+			a.endless[list] = a.endless[list] || sets[k].endless
+			a.unsettled[list] = a.unsettled[list] || !sets[k].complete
+			for _, z := range sets[k].zeros {
 				places = append(places, place{x: z.x, how: z.how, isZero: list == "zeros", turns: list == "extrema"})
 			}
 		}

@@ -3,6 +3,7 @@ package analyse_test
 import (
 	"fmt"
 	"math"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -134,6 +135,40 @@ func TestARootInADenominatorIsZeroWhereItsNumberIs(t *testing.T) {
 		assert.Equal(t, domain, analyse.Intervals(f.Domain), text)
 	}
 	assert.Len(t, findings(t, "1/cbrt(cos x)", analyse.Bounds{}).Vertical, 2, "in one period")
+}
+
+// Beyond the last zero of its slope a formula only rises or falls: its value there and its limit tell whether it passes 0
+// again, however far out (places by mpmath 1.3.0, findroot).
+func TestZerosFarOutsideTheWindowAreFoundByTheSlope(t *testing.T) {
+	for text, want := range map[string][]float64{
+		"x − ln(1 + x²)":   {0},
+		"ln x − x/1000":    {1.0010015026718856, 9118.006470402739},
+		"arctan x − x/100": {-156.44042039811544, 0, 156.44042039811544},
+		"√x − x/500":       {0, 250000},
+		"arcosh x − x":     {},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Empty(t, f.Undecided, text)
+		require.Len(t, f.Zeros, len(want), text)
+		for i, x := range want {
+			assert.InDelta(t, x, f.Zeros[i].X.Value, 1e-9*(1+math.Abs(x)), text)
+		}
+	}
+}
+
+// A constant written with functions is a constant, and has the gaps of these (Pythagorean and reciprocal identities).
+func TestAConstantInDisguiseHasItsGapsOnly(t *testing.T) {
+	for text, want := range map[string][2]string{
+		"sin²x + cos²x": {"(−∞, ∞)", "{1}"}, "sin²(x)/2 + cos²(x)/2": {"(−∞, ∞)", "{1/2}"}, "sec²x − tan²x": {"(−π/2, π/2)", "{1}"},
+		"tan x cot x": {"(−π/2, 0) ∪ (0, π/2)", "{1}"}, "cos x/cos x": {"(−π/2, π/2)", "{1}"}, "√(sin x) − √(sin x)": {"[0, π]", "{0}"},
+		"√(2 + sin x)/√(2 + sin x)": {"(−∞, ∞)", "{1}"}, "arctan x + arctan(1/x)": {"(−∞, 0) ∪ (0, ∞)", "{−π/2} ∪ {π/2}"},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Equal(t, want, [2]string{analyse.Intervals(f.Domain), analyse.Intervals(f.Range)}, text)
+		assert.Empty(t, f.Undecided, text)
+		assert.Empty(t, f.Horizontal, text)
+		assert.Equal(t, strings.Contains(want[0], "π"), f.Period != nil, text)
+	}
 }
 
 // The whole part takes every whole number and no other (Graham, Knuth, Patashnik, Concrete Mathematics, 3.1), and nothing

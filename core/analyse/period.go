@@ -3,6 +3,7 @@ package analyse
 import (
 	"math"
 	"math/big"
+	"slices"
 
 	"parvix/core/exact"
 	"parvix/core/expr"
@@ -37,11 +38,11 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	if !repeats(f, p.Float()) {
 		return exact.Value{}, false
 	}
-	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 {
-		// A constant repeats after every step; gaps alone make no period.
+	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable), exactlyAt(n, variable)
+	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 && !anyCloses(gates, p.Float()) {
+		// A constant repeats after every step, unless its gaps make a period.
 		return exact.Value{}, false
 	}
-	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable), exactlyAt(n, variable)
 	for k := int64(24); k > 1; k-- {
 		part := p.Float() / float64(k)
 		onCuts := agreeAt(cuts, value, func(x, v float64) (at, want float64) { return x + part, v })
@@ -120,6 +121,20 @@ func gateSizes(n expr.Node, variable string) []program.Point {
 		}
 	}
 	return list
+}
+
+// anyCloses tells whether one of the sizes comes down to 0 within a period.
+func anyCloses(sizes []program.Point, p float64) bool {
+	const tried = 500
+	return slices.ContainsFunc(sizes, func(f program.Point) bool {
+		least, most := math.Inf(1), 0.0
+		for k := range tried {
+			if v := f([]float64{p * float64(k) / tried}); v == v {
+				least, most = math.Min(least, v), math.Max(most, v)
+			}
+		}
+		return least <= 0.02*most
+	})
 }
 
 func repeatAll(list []program.Point, p float64) bool {

@@ -69,6 +69,83 @@ func (a *analyser) zerosWithin(n expr.Node, lo, hi float64) zeroSet {
 	return a.bracketed(n, lo, hi)
 }
 
+// boundedBySlope completes zeros of which more could lie outside the window: beyond the last zero of its slope a formula
+// only rises or falls, so that its value there and its limit tell whether it passes 0 once more.
+func (a *analyser) boundedBySlope(n expr.Node, set, slope zeroSet, lo, hi float64) zeroSet {
+	if !set.endless || !set.complete || slope.endless || !slope.complete || slope.all || a.endless["places"] || a.unsettled["places"] {
+		return set
+	}
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return set
+	}
+	more := zeroSet{complete: true}
+	for _, side := range []int{-1, 1} {
+		end, seen := hi, math.Max(a.right, lo+1)
+		if side < 0 {
+			end, seen = lo, math.Min(a.left, hi-1)
+		}
+		if !math.IsInf(end, side) {
+			continue
+		}
+		last := seen
+		for _, z := range slope.zeros {
+			last = float64(side) * math.Max(float64(side)*last, float64(side)*z.x.Value+1)
+		}
+		until, ok := a.signHolds(n, f, last, side)
+		if !ok {
+			return set
+		}
+		if until == seen {
+			continue
+		}
+		from, to := math.Min(seen, until), math.Max(seen, until)
+		values, complete := breaks.Zeros(n, a.variable, from, to, &a.budget)
+		if !complete {
+			return set
+		}
+		for _, v := range values {
+			more.zeros = append(more.zeros, zero{Number{Value: v}, Bracketed})
+		}
+	}
+	set.endless = false
+	set.zeros = append(set.zeros, more.zeros...)
+	return set
+}
+
+// signHolds gives a place from x on beyond which a formula that only rises or falls from x on keeps its sign.
+func (a *analyser) signHolds(n expr.Node, f program.Point, x float64, side int) (until float64, ok bool) {
+	b := a.limits.FarOut(n, a.variable, side, x)
+	sign := 0.0
+	switch b.Kind {
+	case series.Rising:
+		sign = 1
+	case series.Falling:
+		sign = -1
+	case series.Finite:
+		limit, known := b.Limit.Sign()
+		if !known {
+			return 0, false
+		}
+		if sign = float64(limit); sign == 0 {
+			return x, true // it comes to 0 from one side
+		}
+	default:
+		return 0, false
+	}
+	for range 40 {
+		y := f([]float64{x})
+		if math.IsNaN(y) || math.IsInf(y, 0) {
+			return 0, false
+		}
+		if y*sign > 0 {
+			return x, true
+		}
+		x += float64(side) * (1 + math.Abs(x))
+	}
+	return 0, false
+}
+
 // probes are the places at which a closed form is put to the test.
 const probes = 40
 

@@ -101,7 +101,7 @@ func (s *simplifier) simplify(n expr.Node) expr.Node {
 	p := s.normal(n)
 	best := s.build(p)
 	if expanded, ok := s.expand(p); ok {
-		if other := s.build(expanded); cost(other) < cost(best) {
+		if other := s.build(s.pythagorean(expanded)); cost(other) < cost(best) {
 			return other
 		}
 	}
@@ -286,8 +286,14 @@ func (s *simplifier) multiply(t term, f factor) term {
 	}
 	for i, g := range t.factors {
 		if ratio, ok := logRatio(g, f); ok {
-			rest := append(append([]factor{}, t.factors[:i]...), t.factors[i+1:]...)
-			return term{new(big.Rat).Mul(t.coef, ratio), rest}
+			return term{new(big.Rat).Mul(t.coef, ratio), without(t.factors, i)}
+		}
+		if cancels(f, g) {
+			c := f.base.(*expr.Call)
+			for _, name := range whereReciprocal(c.Name) {
+				s.require(call(name, c.Args[0]), "≠")
+			}
+			return term{t.coef, without(t.factors, i)}
 		}
 	}
 	t.factors = append(append([]factor{}, t.factors...), f)
@@ -553,9 +559,9 @@ func (s *simplifier) normal(n expr.Node) sum {
 func (s *simplifier) binary(n *expr.Binary) sum {
 	switch n.Op {
 	case expr.Add:
-		return s.shorter(s.normal(n.L).plus(s.normal(n.R)))
+		return s.shorter(s.pythagorean(s.normal(n.L).plus(s.normal(n.R))))
 	case expr.Sub:
-		return s.shorter(s.normal(n.L).plus(s.normal(n.R).scaled(minusOne)))
+		return s.shorter(s.pythagorean(s.normal(n.L).plus(s.normal(n.R).scaled(minusOne))))
 	case expr.Mul:
 		return s.single(s.product(s.asTerm(s.normal(n.L)), s.asTerm(s.normal(n.R))))
 	case expr.Div:
@@ -640,8 +646,10 @@ func (s *simplifier) shorter(p sum) sum {
 	if len(p) < 2 {
 		return p
 	}
-	if expanded, ok := s.expand(p); ok && cost(s.build(expanded)) < cost(s.build(p)) {
-		return expanded
+	if expanded, ok := s.expand(p); ok {
+		if expanded = s.pythagorean(expanded); cost(s.build(expanded)) < cost(s.build(p)) {
+			return expanded
+		}
 	}
 	return p
 }

@@ -1,0 +1,43 @@
+package symbolic_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"parvix/core/expr"
+	"parvix/core/symbolic"
+)
+
+// The Pythagorean and reciprocal identities (DLMF 4.21.12–14, 4.14.4–7, 4.35.11), also with what stands beside them, and
+// the conditions under which they hold.
+func TestIdentitiesMakeFormulasShort(t *testing.T) {
+	for _, c := range []struct{ text, want, conditions string }{
+		{"sin²x + cos²x", "1", ""},
+		{"3 − 2sin²(5x) − 2cos²(5x)", "1", ""},
+		{"x sin²x + x cos²x − x", "0", ""},
+		{"(r cos θ)² + (r sin θ)²", "r²", ""},
+		{"(sin x + cos x)² + (sin x − cos x)²", "2", ""},
+		{"sec²x − tan²x", "1", "cos(x) ≠ 0"},
+		{"csc²(2x) − cot²(2x)", "1", "sin(2x) ≠ 0"},
+		{"cosh²x − sinh²x", "1", ""},
+		{"tan x cot x", "1", "sin(x) ≠ 0, cos(x) ≠ 0"},
+		{"5 sin x csc x", "5", "sin(x) ≠ 0"},
+		{"sec(3x)² cos(3x)² + x", "x + 1", "cos(3x) ≠ 0"},
+		{"sin²x + cos²y", "sin²x + cos²y", ""},
+		{"2sin²x + cos²x", "2sin²x + cos²x", ""},
+		{"sin²x − cos²x", "sin²x − cos²x", ""},
+	} {
+		got := symbolic.Simplify(parse(t, c.text))
+		want := symbolic.Simplify(parse(t, c.want)).Node
+		assert.True(t, expr.Equal(want, got.Node), "%s is %s, not %s", c.text, expr.Pretty(got.Node), c.want)
+		var conditions string
+		for i, condition := range got.Conditions {
+			if i > 0 {
+				conditions += ", "
+			}
+			conditions += condition
+		}
+		assert.Equal(t, c.conditions, conditions, c.text)
+	}
+}
