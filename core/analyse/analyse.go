@@ -367,7 +367,7 @@ func (a *analyser) examine() {
 	}
 	a.places = merged(places)
 	for i := 1; i < len(a.places); i++ {
-		a.segments = append(a.segments, a.segment(a.places[i-1].x, a.places[i].x))
+		a.segments = append(a.segments, a.segment(i))
 	}
 	a.extend()
 	for i := range a.places {
@@ -378,7 +378,9 @@ func (a *analyser) examine() {
 	}
 }
 
-func (a *analyser) segment(lo, hi Number) segment {
+// segment is the one that ends at place i.
+func (a *analyser) segment(i int) segment {
+	lo, hi := a.places[i-1].x, a.places[i].x
 	s := segment{lo: lo, hi: hi}
 	x := between(lo.Value, hi.Value)
 	s.known, s.near = true, true
@@ -387,9 +389,9 @@ func (a *analyser) segment(lo, hi Number) segment {
 		// Beyond the last place of the window the formula is known next to that place only.
 		s.known = !endless
 		if lo.IsFinite() && lo.Value >= a.left {
-			x = lo.Value + 1e-3*math.Min(1+math.Abs(lo.Value), hi.Value-lo.Value)
+			x = lo.Value + a.besideLast(i-1, i-2, hi.Value-lo.Value)
 		} else if hi.IsFinite() {
-			x = hi.Value - 1e-3*math.Min(1+math.Abs(hi.Value), hi.Value-lo.Value)
+			x = hi.Value - a.besideLast(i, i+1, hi.Value-lo.Value)
 		}
 	}
 	tree := smoothed(a.n, a.variable, x)
@@ -406,6 +408,16 @@ func (a *analyser) segment(lo, hi Number) segment {
 		s.bent, s.bentNear = false, false
 	}
 	return s
+}
+
+// besideLast is a distance from the last place that was looked for at which nothing has changed yet: small beside the
+// distance of the place before it, since a wave that quickens has its next place nearer still.
+func (a *analyser) besideLast(last, before int, room float64) float64 {
+	d := 1e-3 * math.Min(1+math.Abs(a.places[last].x.Value), room)
+	if before >= 0 && before < len(a.places) && a.places[before].x.IsFinite() {
+		d = math.Min(d, 0.03*math.Abs(a.places[last].x.Value-a.places[before].x.Value))
+	}
+	return d
 }
 
 // isTooLarge tells that the value at x exists, though no float64 holds it or a part of it.

@@ -171,6 +171,33 @@ func TestAConstantInDisguiseHasItsGapsOnly(t *testing.T) {
 	}
 }
 
+// A wave that quickens: every extremum has slope 0 and a bend, up to the last in the window, and every inflection the other
+// way round.
+func TestTheLastPlaceInTheWindowIsWhatItIs(t *testing.T) {
+	for text, slope := range map[string]func(x float64) float64{
+		"sin(x³)":     func(x float64) float64 { return 3 * x * x * math.Cos(x*x*x) },
+		"cos(x²)":     func(x float64) float64 { return -2 * x * math.Sin(x*x) },
+		"x + sin(x²)": func(x float64) float64 { return 1 + 2*x*math.Cos(x*x) },
+	} {
+		for _, window := range []float64{2.9, 3.1, 4.77, 6.3} {
+			f := findings(t, text, analyse.Bounds{Left: -window, Right: window})
+			require.NotEmpty(t, f.Maxima, text)
+			for sign, list := range map[float64][]analyse.Point{1: f.Maxima, -1: f.Minima} {
+				for _, p := range list {
+					x := p.X.Value
+					assert.InDelta(t, 0, slope(x), 1e-6*(1+math.Abs(x*x*x*x)), "%s at %v", text, x)
+					assert.LessOrEqual(t, sign*(slope(x+1e-4)-slope(x-1e-4)), 1e-9, "%s bends at %v", text, x)
+				}
+			}
+			for _, p := range f.Inflections {
+				if x := p.X.Value; x != 0 {
+					assert.Greater(t, math.Abs(slope(x)), 0.1, "%s at %v", text, x)
+				}
+			}
+		}
+	}
+}
+
 // The whole part takes every whole number and no other (Graham, Knuth, Patashnik, Concrete Mathematics, 3.1), and nothing
 // else once it is stretched and lifted.
 func TestStairsTakeSingleNumbersThatGoOn(t *testing.T) {
