@@ -318,9 +318,8 @@ func (q *Question) simplify(degrees bool) (map[string]any, error) {
 	if err != nil {
 		return nil, err
 	}
-	simple := symbolic.Simplify(n)
 	if q.Form == "" {
-		return shown(simple), nil
+		return shown(symbolic.Cancelled(n)), nil
 	}
 	x := q.By
 	if x == "" {
@@ -329,11 +328,12 @@ func (q *Question) simplify(degrees bool) (map[string]any, error) {
 	if !slices.Contains(symbolic.Forms(), q.Form) {
 		return nil, problem.New("field", 0, 0, "form", fmt.Sprintf("one of %v", symbolic.Forms()))
 	}
+	conditions := symbolic.Simplify(n).Conditions
 	n, ok := symbolic.WriteAs(n, x, q.Form)
 	if !ok {
 		return map[string]any{"text": nil, "reason": "there is no such form"}, nil
 	}
-	return shown(symbolic.Result{Node: n, Conditions: simple.Conditions}), nil
+	return shown(symbolic.Result{Node: n, Conditions: conditions}), nil
 }
 
 func (q *Question) derivative(degrees bool) (map[string]any, error) {

@@ -1,6 +1,7 @@
 package symbolic_test
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -31,13 +32,27 @@ func TestIdentitiesMakeFormulasShort(t *testing.T) {
 		got := symbolic.Simplify(parse(t, c.text))
 		want := symbolic.Simplify(parse(t, c.want)).Node
 		assert.True(t, expr.Equal(want, got.Node), "%s is %s, not %s", c.text, expr.Pretty(got.Node), c.want)
-		var conditions string
-		for i, condition := range got.Conditions {
-			if i > 0 {
-				conditions += ", "
-			}
-			conditions += condition
-		}
-		assert.Equal(t, c.conditions, conditions, c.text)
+		assert.Equal(t, c.conditions, strings.Join(got.Conditions, ", "), c.text)
+	}
+}
+
+// Fractions in lowest terms, with what the shorter form no longer shows (worked examples of algebra courses, common practice).
+func TestACommonFactorIsDividedOut(t *testing.T) {
+	for _, c := range [][3]string{
+		{"(x² − 1)/(x − 1)", "x + 1", "x ≠ 1"},
+		{"(x³ − 8)/(x − 2)", "x² + 2x + 4", "x ≠ 2"},
+		{"(x² − 3x + 2)/(x² − 1)", "(x − 2)/(x + 1)", "x ≠ 1"},
+		{"(x⁴ − 1)/(x² + 1)", "x² − 1", ""}, // x² + 1 is nowhere 0
+		{"(x − 1)(x + 2)/(x − 1)²", "(x + 2)/(x − 1)", ""},
+		{"(t² − 9)/(t + 3)", "t − 3", "t ≠ −3"},
+		{"(x² − 1)/(x − 1) + x", "2x + 1", "x ≠ 1"},
+		{"(2x² − 8)/(4x + 8)", "(x − 2)/2", "x ≠ −2"},
+		{"(x² + 1)/(x − 1)", "(x² + 1)/(x − 1)", ""},
+		{"(x¹⁰ − 1)/(x − 1)", "(x¹⁰ − 1)/(x − 1)", ""}, // ten terms say less
+		{"(a² − b²)/(a − b)", "(a² − b²)/(a − b)", ""},
+	} {
+		got := symbolic.Cancelled(parse(t, c[0]))
+		assert.Equal(t, expr.Text(symbolic.Simplify(parse(t, c[1])).Node), expr.Text(got.Node), c[0])
+		assert.Equal(t, c[2], strings.Join(got.Conditions, ", "), c[0])
 	}
 }

@@ -27,6 +27,15 @@ func AsPolynomial(n expr.Node, x string) (Polynomial, bool) {
 
 // AsQuotient reads n as a quotient of polynomials in x with rational coefficients, in lowest terms.
 func AsQuotient(n expr.Node, x string) (above, below Polynomial, ok bool) {
+	if above, below, ok = asFraction(n, x); !ok {
+		return nil, nil, false
+	}
+	above, below = Reduced(above, below)
+	return above, below, true
+}
+
+// asFraction reads n as a quotient of polynomials as it stands.
+func asFraction(n expr.Node, x string) (above, below Polynomial, ok bool) {
 	s := &simplifier{seen: map[string]bool{}}
 	q, ok := s.together(n)
 	if !ok {
@@ -48,7 +57,6 @@ func AsQuotient(n expr.Node, x string) (above, below Polynomial, ok bool) {
 			}
 		}
 	}
-	above, below = Reduced(above, below)
 	return above, below, true
 }
 

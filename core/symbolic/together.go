@@ -400,3 +400,40 @@ func TangentsAsQuotients(n expr.Node) expr.Node {
 	}
 	return n
 }
+
+// Cancelled simplifies, and divides a quotient of polynomials in one letter by what both have in common, where that is no
+// longer to read: (x² − 1)/(x − 1) is x + 1 with the condition x ≠ 1.
+func Cancelled(n expr.Node) Result {
+	simple := Simplify(n)
+	names := expr.Names(simple.Node)
+	if len(names) != 1 {
+		return simple
+	}
+	above, below, ok := asFraction(simple.Node, names[0])
+	if !ok || below.Degree() < 1 {
+		return simple
+	}
+	common := above.GCD(below)
+	if common.Degree() < 1 {
+		return simple
+	}
+	above, below = Reduced(above, below)
+	var short expr.Node = &expr.Binary{Op: expr.Div, L: above.Node(names[0]), R: below.Node(names[0])}
+	short = Simplify(short).Node
+	if cost(short) > cost(simple.Node)+2 {
+		return simple
+	}
+	s := &simplifier{seen: map[string]bool{}, conditions: simple.Conditions}
+	_, powers := common.Factor()
+	for _, p := range powers {
+		if _, rest := below.Divide(p.Base); len(rest.trim()) > 0 && p.Base.hasRealRoot() {
+			s.require(p.Base.Node(names[0]), "≠")
+		}
+	}
+	return Result{short, s.conditions}
+}
+
+func (p Polynomial) hasRealRoot() bool {
+	roots, _ := p.RealRoots()
+	return len(roots) > 0
+}
