@@ -319,7 +319,7 @@ func (q *Question) simplify(degrees bool) (map[string]any, error) {
 		return nil, err
 	}
 	if q.Form == "" {
-		return shown(symbolic.Cancelled(n)), nil
+		return shown(symbolic.Shorten(n)), nil
 	}
 	x := q.By
 	if x == "" {

@@ -31,33 +31,37 @@ func FuzzSimplify(f *testing.F) {
 	}
 	f.Fuzz(func(t *testing.T, data []byte) {
 		n := exprtest.Formula(data, 4)
-		result := symbolic.Simplify(n)
-		before, err := program.CompilePoint(n, []string{"x"})
-		if err != nil {
-			t.Fatal(err)
-		}
-		after, err := program.CompilePoint(result.Node, []string{"x"})
-		if err != nil {
-			t.Fatalf("%s became %s: %v", expr.Text(n), expr.Text(result.Node), err)
-		}
-		for _, x := range places {
-			v, w := before([]float64{x}), after([]float64{x})
-			if !well(before, x, v) {
-				continue
-			}
-			if math.Abs(w-v) <= 1e-6*(1+math.Abs(v)) {
-				continue
-			}
-			if math.IsNaN(w) && (!steady(before, x) || hasUndefinedConstant(result.Node)) {
-				continue
-			}
-			// A value that is nothing but rounding, as the cosine of a huge number, has wide bounds.
-			if bounds, _ := breaks.Enclose(n, "x")(interval.Point(x)); w >= bounds.Lo && w <= bounds.Hi || !(bounds.Hi-bounds.Lo < 1e-6) {
-				continue
-			}
-			t.Fatalf("%s = %v at %v, simplified %s = %v", expr.Text(n), v, x, expr.Text(result.Node), w)
-		}
+		sameValues(t, n, symbolic.Simplify(n).Node)
+		sameValues(t, n, symbolic.Shorten(n).Node)
 	})
+}
+
+func sameValues(t *testing.T, n, simple expr.Node) {
+	before, err := program.CompilePoint(n, []string{"x"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	after, err := program.CompilePoint(simple, []string{"x"})
+	if err != nil {
+		t.Fatalf("%s became %s: %v", expr.Text(n), expr.Text(simple), err)
+	}
+	for _, x := range places {
+		v, w := before([]float64{x}), after([]float64{x})
+		if !well(before, x, v) {
+			continue
+		}
+		if math.Abs(w-v) <= 1e-6*(1+math.Abs(v)) {
+			continue
+		}
+		if math.IsNaN(w) && (!steady(before, x) || hasUndefinedConstant(simple)) {
+			continue
+		}
+		// A value that is nothing but rounding, as the cosine of a huge number, has wide bounds.
+		if bounds, _ := breaks.Enclose(n, "x")(interval.Point(x)); w >= bounds.Lo && w <= bounds.Hi || !(bounds.Hi-bounds.Lo < 1e-6) {
+			continue
+		}
+		t.Fatalf("%s = %v at %v, simplified %s = %v", expr.Text(n), v, x, expr.Text(simple), w)
+	}
 }
 
 // hasUndefinedConstant tells whether a part without x has no value, as 0/sin π, which rounding gives one.

@@ -1,12 +1,15 @@
 package symbolic_test
 
 import (
+	"math"
 	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 
 	"parvix/core/expr"
+	"parvix/core/program"
 	"parvix/core/symbolic"
 )
 
@@ -51,8 +54,29 @@ func TestACommonFactorIsDividedOut(t *testing.T) {
 		{"(x¹⁰ − 1)/(x − 1)", "(x¹⁰ − 1)/(x − 1)", ""}, // ten terms say less
 		{"(a² − b²)/(a − b)", "(a² − b²)/(a − b)", ""},
 	} {
-		got := symbolic.Cancelled(parse(t, c[0]))
+		got := symbolic.Shorten(parse(t, c[0]))
 		assert.Equal(t, expr.Text(symbolic.Simplify(parse(t, c[1])).Node), expr.Text(got.Node), c[0])
 		assert.Equal(t, c[2], strings.Join(got.Conditions, ", "), c[0])
+	}
+}
+
+// What algebra and trigonometry courses call simplified (common practice; the identities in DLMF 4.14 and 4.21).
+func TestTrigonometricFormulasAreShortened(t *testing.T) {
+	for text, want := range map[string]string{
+		"sin x/cos x": "tan x", "cos(2x)/sin(2x)": "cot(2x)", "tan x cos x": "sin x", "1/cot x": "tan x", "sec x cot x": "1/sin x",
+		"sin²x/cos²x": "tan²x", "1 − sin²x": "cos²x", "3 − 3cos²(2x)": "3sin²(2x)", "1 + tan²x": "sec²x", "sec²x − 1": "tan²x",
+		"csc²x − 1": "cot²x", "cosh²x − 1": "sinh²x", "x² − x² sin²a": "x² cos²a", "(1 − cos²x)/sin x": "sin x", "sin x + cos x": "sin x + cos x",
+		"tan x": "tan x", "x/cos x": "x/cos x", "2sin x cos x": "2sin x cos x",
+	} {
+		n := parse(t, text)
+		got := symbolic.Shorten(n)
+		assert.Equal(t, expr.Text(symbolic.Simplify(parse(t, want)).Node), expr.Text(got.Node), text)
+		before, err := program.CompilePoint(n, []string{"x", "a"})
+		require.NoError(t, err)
+		after, err := program.CompilePoint(got.Node, []string{"x", "a"})
+		require.NoError(t, err)
+		for _, x := range []float64{-2.3, -0.4, 0.7, 1.9, 4.4} {
+			assert.InDelta(t, before([]float64{x, 0.8}), after([]float64{x, 0.8}), 1e-9*(1+math.Abs(before([]float64{x, 0.8}))), "%s at %v", text, x)
+		}
 	}
 }

@@ -64,7 +64,7 @@ func TestASimplifiedFormulaHasTheSameValues(t *testing.T) {
 	compared := 0
 	for range 3000 {
 		n := random(r, 1+r.IntN(4))
-		simple := symbolic.Simplify(n).Node
+		simple, short := symbolic.Simplify(n).Node, symbolic.Shorten(n).Node
 		for range 3 {
 			in := []float64{r.Float64()*6 - 3, r.Float64()*4 - 2, r.Float64() * 3}
 			want := value(t, n, in)
@@ -73,7 +73,9 @@ func TestASimplifiedFormulaHasTheSameValues(t *testing.T) {
 			}
 			compared++
 			// Cancellation in either form loses digits; a wrong rule loses all of them.
-			require.InDelta(t, want, value(t, simple, in), 1e-5*(1+math.Abs(want)), "%s became %s at %v", expr.Text(n), expr.Text(simple), in)
+			for _, form := range []expr.Node{simple, short} {
+				require.InDelta(t, want, value(t, form, in), 1e-5*(1+math.Abs(want)), "%s became %s at %v", expr.Text(n), expr.Text(form), in)
+			}
 		}
 	}
 	assert.Greater(t, compared, 2000)
