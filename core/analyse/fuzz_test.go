@@ -157,6 +157,12 @@ func (c *claims) leavesJump(x, h float64) bool {
 			return true
 		}
 	}
+	// A single value of its own, above or below those around it.
+	for _, p := range c.f.Holes {
+		if math.Abs(p.X.Value-x) < 1e-9 && math.Abs(c.at(x+h)-c.at(x+h/8)) > math.Abs(c.at(x)-p.Y.Value)/2 {
+			return true
+		}
+	}
 	return false
 }
 
