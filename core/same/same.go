@@ -59,7 +59,12 @@ func Compare(a, b expr.Node) (Comparison, error) {
 		switch {
 		case math.IsNaN(t.A) && math.IsNaN(t.B):
 		case math.IsNaN(t.A) != math.IsNaN(t.B):
-			if c.Gap == nil {
+			missing := a
+			if math.IsNaN(t.B) {
+				missing = b
+			}
+			// e^x/(1 + e^x) exists for x = 1000 too, though no float64 holds its parts.
+			if c.Gap == nil && !program.Exists(program.Why(missing, c.Names, in)) {
 				c.Gap = t
 			}
 		default:

@@ -107,4 +107,7 @@ func TestGapsThatOnlyOneHasAreTold(t *testing.T) {
 		assert.True(t, c.DomainsDiffer, "%s has gaps that %s has not, or the other way round", a, b)
 	}
 	assert.False(t, compare(t, "1/x + 1/x", "2/x").DomainsDiffer)
+	// What no float64 holds exists all the same.
+	assert.False(t, compare(t, "1/(1 + e^(-x))", "e^x/(1 + e^x)").DomainsDiffer)
+	assert.False(t, compare(t, "tanh(x)", "(e^x - e^(-x))/(e^x + e^(-x))").DomainsDiffer)
 }
