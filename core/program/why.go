@@ -51,6 +51,16 @@ func Why(n expr.Node, inputs []string, in []float64) string {
 	if hidden := argumentOf(n); hidden != nil && vanished(hidden, value) {
 		return TooSmall
 	}
+	switch n := n.(type) {
+	case *expr.Binary:
+		if n.Op == expr.Pow && value(n.L) == 0 {
+			return "0 has no power with an exponent below 0"
+		}
+	case *expr.Call:
+		if base := value(n.Args[len(n.Args)-1]); n.Name == "log" && len(n.Args) == 2 && (base <= 0 || base == 1) {
+			return "the base of a logarithm is a number above 0 other than 1"
+		}
+	}
 	return cause(n)
 }
 

@@ -40,5 +40,9 @@ func TestWhatExistsIsToldFromWhatDoesNot(t *testing.T) {
 		assert.NotEmpty(t, why, text)
 		assert.Equal(t, exists, program.Exists(why), "%s: %s", text, why)
 	}
+	for text, words := range map[string]string{"log_1(5)": "base of a logarithm", "0^(-1)": "no power", "ln(-2)": "above 0",
+		"(-8)^0.2": "not a real number", "sqrt(x)": "even root", "1/(x + 9.6)": "denominator", "arcsin(2)": "from −1 to 1"} {
+		assert.Contains(t, program.Why(parse(text), []string{"x"}, []float64{-9.6}), words, text)
+	}
 	assert.Empty(t, program.Why(parse("x^2"), []string{"x"}, []float64{-9.6}))
 }
