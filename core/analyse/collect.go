@@ -204,6 +204,14 @@ func (a *analyser) collectIntercepts(out *Findings) {
 		}
 	}
 	out.ZeroOn = a.onePeriod(out.ZeroOn)
+	out.Zeros = slices.DeleteFunc(out.Zeros, func(p Point) bool {
+		return slices.ContainsFunc(out.ZeroOn, func(i Interval) bool { return i.holds(p.X.Value) })
+	})
+}
+
+// holds tells whether a number lies in an interval.
+func (i Interval) holds(x float64) bool {
+	return x > i.Lo.Value && x < i.Hi.Value || x == i.Lo.Value && i.LoClosed || x == i.Hi.Value && i.HiClosed
 }
 
 func (a *analyser) inBounds(x float64) bool {

@@ -109,6 +109,13 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 	for finding, points := range pointsOf(findings) {
 		put(finding, w.points(finding, points), howOf(points))
 	}
+	if len(findings.ZeroOn) > 0 {
+		parts := []string{w.set(findings.ZeroOn, true)}
+		if len(findings.Zeros) > 0 {
+			parts = append(parts, w.points(document.Zeros, findings.Zeros))
+		}
+		put(document.Zeros, Together(parts), analyse.Signs)
+	}
 	if len(findings.Zeros) == 0 && len(findings.ZeroOn) == 0 && findings.DomainKnown && len(findings.Domain) > 0 && !undecided(findings, "zeros") {
 		put(document.Zeros, `\text{none}`, analyse.Signs)
 	}

@@ -46,7 +46,11 @@ func lines(t testing.TB, d *evaluate.Demonstration, name string) map[document.Fi
 
 // The vertex form read off by hand: common practice.
 func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
-	d := demonstration(t, false, "a = −0.5", "h = 3", "k = 4.5", "f(x) = a(x − h)² + k", "g(x) = (2x + 1)/(x − 3)", "w(x) = 3sin(2x) + 1", "j(x) = x² for x < 0; 2x + 1 for x ≥ 0")
+	d := demonstration(t, false, "a = −0.5", "h = 3", "k = 4.5", "f(x) = a(x − h)² + k", "g(x) = (2x + 1)/(x − 3)", "w(x) = 3sin(2x) + 1", "j(x) = x² for x < 0; 2x + 1 for x ≥ 0", "s(x) = 2floor(x)", "u(x) = (x + 3)(|x| + x)")
+	s := lines(t, d, "s")
+	assert.Equal(t, `{[0,\;1)}`, s[document.Zeros])
+	assert.Equal(t, `\{\ldots,\;-2,\;0,\;2,\;\ldots\}`, s[document.Range])
+	assert.Equal(t, `{(-\infty,\;0]}`, lines(t, d, "u")[document.Zeros])
 	f := lines(t, d, "f")
 	assert.Equal(t, `(-\infty,\;\infty)`, f[document.Domain])
 	assert.Equal(t, `(-\infty,\;4.5]`, f[document.Range])
