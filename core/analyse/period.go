@@ -5,8 +5,10 @@ import (
 	"math/big"
 	"slices"
 
+	"parvix/core/breaks"
 	"parvix/core/exact"
 	"parvix/core/expr"
+	"parvix/core/interval"
 	"parvix/core/program"
 	"parvix/core/symbolic"
 )
@@ -39,6 +41,9 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		return exact.Value{}, false
 	}
 	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable), exactlyAt(n, variable)
+	if !repeatAll(gates, p.Float()) {
+		return exact.Value{}, false // a gap that does not come again, as that of sin x + 0/x
+	}
 	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 && !anyCloses(gates, p.Float()) {
 		// A constant repeats after every step, unless its gaps make a period.
 		return exact.Value{}, false
@@ -116,6 +121,9 @@ func agreeAt(places []float64, value func(x float64) float64, other func(x, v fl
 func gateSizes(n expr.Node, variable string) []program.Point {
 	var list []program.Point
 	for _, g := range gatesOf(n, fractionOf) {
+		if bounds, _ := breaks.Enclose(g.part, variable)(interval.I{Lo: math.Inf(-1), Hi: math.Inf(1)}); bounds.Lo > 0 {
+			continue // always passed
+		}
 		if f, err := program.CompilePoint(&expr.Call{Name: "abs", Args: []expr.Node{g.part}}, []string{variable}); err == nil {
 			list = append(list, f)
 		}
