@@ -549,6 +549,12 @@ func (a *analyser) collectRange(out *Findings) {
 	inside := make([]bool, len(a.places)) // places that a run passes without a turn: their values lie between its ends
 	for i := 0; i < len(a.segments); i++ {
 		s := &a.segments[i]
+		if a.places[i].border && a.places[i+1].border && s.tree != nil {
+			// A wave without any place to turn at is level.
+			value := Number{Value: a.f([]float64{between(s.lo.Value, s.hi.Value)})}
+			list = append(list, Interval{value, value, true, true})
+			continue
+		}
 		if a.places[i].border || a.places[i+1].border {
 			// A whole period lies between the segments at the borders.
 			continue

@@ -121,6 +121,9 @@ func agreeAt(places []float64, value func(x float64) float64, other func(x, v fl
 func gateSizes(n expr.Node, variable string) []program.Point {
 	var list []program.Point
 	for _, g := range gatesOf(n, fractionOf) {
+		if !depends(g.part, variable) {
+			continue
+		}
 		if bounds, _ := breaks.Enclose(g.part, variable)(interval.I{Lo: math.Inf(-1), Hi: math.Inf(1)}); bounds.Lo > 0 {
 			continue // always passed
 		}
