@@ -237,9 +237,12 @@ onBeforeUnmount(() => {
   .stage.panels-2.round {
     grid-template: 1fr 1fr / 1fr;
   }
+  /* The picture keeps its height; with many dials the page is scrolled to them. */
   .bench.presenting {
-    height: 100dvh;
-    grid-template-rows: auto 0 minmax(0, 1fr) auto auto 0;
+    --type: 1.1;
+    --tick-size: 16px;
+    --deck-scale: 1;
+    grid-template-rows: auto 0 minmax(58vh, 1fr) auto auto 0;
   }
 }
 </style>

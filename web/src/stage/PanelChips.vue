@@ -167,6 +167,10 @@ async function apply() {
   .chips {
     opacity: 1;
   }
+  /* A class that is shown something needs none of them; pinching and two taps still move the window. */
+  .presenting .chips {
+    visibility: hidden;
+  }
 }
 .window-form {
   width: 250px;
