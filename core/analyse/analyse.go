@@ -45,7 +45,7 @@ const maxWork = 1000000
 // maxEffort bounds the series of one function, about a tenth of a second; maxLimits those of the limits at its ends.
 const (
 	maxEffort = 32000
-	maxLimits = 12000
+	maxLimits = 16000
 )
 
 // segment is a part of the line, between neighbouring places, on which the function is one smooth formula.
@@ -383,15 +383,18 @@ func (a *analyser) segment(i int) segment {
 	lo, hi := a.places[i-1].x, a.places[i].x
 	s := segment{lo: lo, hi: hi}
 	x := between(lo.Value, hi.Value)
+	nearer := x // where the signs are read
 	s.known, s.near = true, true
 	endless := a.beyond("extrema", lo, hi) || a.beyond("places", lo, hi)
 	if endless || a.beyond("inflections", lo, hi) {
 		// Beyond the last place of the window the formula is known next to that place only.
 		s.known = !endless
 		if lo.IsFinite() && lo.Value >= a.left {
-			x = lo.Value + a.besideLast(i-1, i-2, hi.Value-lo.Value)
+			x = lo.Value + 1e-3*math.Min(1+math.Abs(lo.Value), hi.Value-lo.Value)
+			nearer = lo.Value + math.Min(x-lo.Value, a.besideLast(i-1, i-2))
 		} else if hi.IsFinite() {
-			x = hi.Value - a.besideLast(i, i+1, hi.Value-lo.Value)
+			x = hi.Value - 1e-3*math.Min(1+math.Abs(hi.Value), hi.Value-lo.Value)
+			nearer = hi.Value - math.Min(hi.Value-x, a.besideLast(i, i+1))
 		}
 	}
 	tree := smoothed(a.n, a.variable, x)
@@ -399,7 +402,7 @@ func (a *analyser) segment(i int) segment {
 		return s
 	}
 	s.tree, s.derivatives = tree, a.derive(tree)
-	s.rises, s.bends = a.signAt(s.first, x), a.signAt(s.second, x)
+	s.rises, s.bends = a.signAt(s.first, nearer), a.signAt(s.second, nearer)
 	s.bent, s.bentNear = s.known && !a.beyond("inflections", lo, hi), true
 	if a.unsettled["places"] || a.unsettled["extrema"] {
 		s.known, s.near = false, false
@@ -410,14 +413,13 @@ func (a *analyser) segment(i int) segment {
 	return s
 }
 
-// besideLast is a distance from the last place that was looked for at which nothing has changed yet: small beside the
+// besideLast is a distance from the last place that was looked for at which no slope has turned yet: small beside the
 // distance of the place before it, since a wave that quickens has its next place nearer still.
-func (a *analyser) besideLast(last, before int, room float64) float64 {
-	d := 1e-3 * math.Min(1+math.Abs(a.places[last].x.Value), room)
-	if before >= 0 && before < len(a.places) && a.places[before].x.IsFinite() {
-		d = math.Min(d, 0.03*math.Abs(a.places[last].x.Value-a.places[before].x.Value))
+func (a *analyser) besideLast(last, before int) float64 {
+	if before < 0 || before >= len(a.places) || !a.places[before].x.IsFinite() {
+		return math.Inf(1)
 	}
-	return d
+	return 0.03 * math.Abs(a.places[last].x.Value-a.places[before].x.Value)
 }
 
 // isTooLarge tells that the value at x exists, though no float64 holds it or a part of it.

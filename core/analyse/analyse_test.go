@@ -101,8 +101,9 @@ func TestAnIntervalsEndsCount(t *testing.T) {
 	assert.False(t, math.IsInf(f.Range[0].Hi.Value, 1))
 }
 
-// A step hides the number that it steps, not where that number exists; nor does the larger of two hide the smaller.
-func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
+// A step hides the number that it steps, not where that number exists; nor does the larger of two hide the smaller; and a
+// flat zero under a root is an end.
+func TestAFormulaHasAValueOnlyWhereItsPartsHaveOne(t *testing.T) {
 	for text, domain := range map[string]string{
 		"sgn(1/x)":                  "(−∞, 0) ∪ (0, ∞)",
 		"floor(0 arcsin x)":         "[−1, 1]",
@@ -117,6 +118,7 @@ func TestAStepHasAValueOnlyWhereItsNumberHasOne(t *testing.T) {
 		"floor(sqrt(x))":            "[0, ∞)",
 		"ceil(x) + ln x":            "(0, ∞)",
 		"floor(1/x)":                "(−∞, 0) ∪ (0, ∞)",
+		"sqrt(x − sin x)":           "[0, ∞)",
 	} {
 		f := findings(t, text, analyse.Bounds{})
 		require.True(t, f.DomainKnown, text)
