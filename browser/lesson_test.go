@@ -98,6 +98,7 @@ func (l *lesson) state(text string) {
 	l.t.Helper()
 	l.enter("Statement", text)
 	until(l.t, l.page, `() => !document.querySelector('input[aria-label="Statement"]')`)
+	drawn(l.t, l.page) // what was stated is listed, and moves nothing any more
 }
 
 // more opens the field for another statement.
