@@ -33,7 +33,8 @@ func state(t *testing.T, page *rod.Page, statement string) {
 // choose takes an action from an entry's menu.
 func choose(t *testing.T, page *rod.Page, entry *rod.Element, action string) {
 	t.Helper()
-	drawn(t, page) // a list that is still being drawn anew would close the menu
+	// A list that is still being drawn anew would close the menu.
+	ask[any](t, page, `async () => { if (location.pathname.startsWith('/bench')) await parvix.settled(); }`)
 	more, err := entry.Element(".more")
 	require.NoError(t, err)
 	// A list that was drawn anew under the pointer may have closed the menu again; a person would click once more.
