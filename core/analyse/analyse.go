@@ -37,6 +37,8 @@ type analyser struct {
 	budget     breaks.Budget
 	// effort is for the signs of derivatives and for what outweighs what far out; limits has what is kept for the ends.
 	effort, limits series.Effort
+	// tooLarge tells that the function takes values that no float64 holds, of which no sign or size can be read.
+	tooLarge bool
 }
 
 // maxWork bounds the bracketing of one function, in operations of interval arithmetic: about a tenth of a second.
@@ -401,6 +403,7 @@ func (a *analyser) segment(i int) segment {
 	if tree == nil || !a.open(tree, x) || math.IsNaN(a.f([]float64{x})) && !a.isTooLarge(x) {
 		return s
 	}
+	a.tooLarge = a.tooLarge || math.IsInf(a.f([]float64{x}), 0)
 	s.tree, s.derivatives = tree, a.derive(tree)
 	s.rises, s.bends = a.signAt(s.first, nearer), a.signAt(s.second, nearer)
 	s.bent, s.bentNear = s.known && !a.beyond("inflections", lo, hi), true
@@ -456,7 +459,8 @@ func (a *analyser) extend() {
 	if err != nil {
 		return
 	}
-	if _, periodic := periodOf(a.segments[1].first, a.variable, f); !periodic {
+	// A part of a period tells nothing of the rest.
+	if p, periodic := periodOf(a.segments[1].first, a.variable, f); !periodic || last.lo.Value-first.hi.Value < p.Float() {
 		return
 	}
 	for _, s := range []*segment{first, last} {

@@ -200,6 +200,23 @@ func TestTheLastPlaceInTheWindowIsWhatItIs(t *testing.T) {
 	}
 }
 
+// A maximum of e^(e^9) is too high for a float64: the range is bounded, and where cannot be told. A window that shows a part
+// of a period tells nothing of the rest.
+func TestWhatCannotBeSeenIsNotClaimed(t *testing.T) {
+	for _, text := range []string{"e^(e^(9 − x²))", "(e^6/√x)^x"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.False(t, f.RangeKnown, text)
+		assert.Contains(t, strings.Join(f.Undecided, ";"), "range", text)
+	}
+	f := findings(t, "sin(1 − x/5) + 0/x", analyse.Bounds{})
+	assert.Contains(t, strings.Join(f.Undecided, ";"), "extrema")
+	require.Len(t, f.Maxima, 1)
+	assert.InDelta(t, 5-5*math.Pi/2, f.Maxima[0].X.Value, 1e-12)
+	for _, i := range f.Falling {
+		assert.False(t, math.IsInf(i.Lo.Value, 0) || math.IsInf(i.Hi.Value, 0), i.Text())
+	}
+}
+
 // The whole part takes every whole number and no other (Graham, Knuth, Patashnik, Concrete Mathematics, 3.1), and nothing
 // else once it is stretched and lifted.
 func TestStairsTakeSingleNumbersThatGoOn(t *testing.T) {

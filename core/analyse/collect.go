@@ -44,6 +44,11 @@ func (a *analyser) collect(out *Findings) {
 	a.collectRange(out)
 	a.collectSymmetry(out)
 	a.collectWave(out)
+	if a.tooLarge {
+		out.Maxima, out.Minima, out.Inflections = nil, nil, nil
+		out.Rising, out.Falling, out.ConcaveUp, out.ConcaveDown = nil, nil, nil, nil
+		out.Range, out.RangeKnown = nil, false
+	}
 	a.collectUndecided(out)
 }
 
@@ -530,6 +535,9 @@ func (a *analyser) collectUndecided(out *Findings) {
 	if !out.DomainKnown {
 		out.Undecided = append(out.Undecided, "domain")
 	}
+	if a.tooLarge {
+		out.Undecided = append(out.Undecided, "turns and slopes: some values are too large to be written")
+	}
 	if !out.RangeKnown {
 		out.Undecided = append(out.Undecided, "range")
 	}
@@ -596,9 +604,11 @@ func (a *analyser) collectRange(out *Findings) {
 		}
 	}
 	for i := range a.places {
-		if p := &a.places[i]; p.defined && !p.border && !inside[i] {
+		p := &a.places[i]
+		if p.defined && !p.border && !inside[i] {
 			list = append(list, Interval{p.y, p.y, true, true})
 		}
+		a.tooLarge = a.tooLarge || !p.border && p.x.IsFinite() && math.IsInf(a.f([]float64{p.x.Value}), 0)
 	}
 	taken := union(list)
 	for _, s := range doubtful {
