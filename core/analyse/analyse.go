@@ -282,7 +282,6 @@ func (a *analyser) derive(tree expr.Node) derivatives {
 	return d
 }
 
-// deriveQuotient differentiates a quotient of polynomials in lowest terms: (p/q)′ = (p′q − pq′)/q².
 // vanishing is 0 for a formula that is 0 throughout though simplifying does not see it: as one fraction it has nothing
 // above, as the slope of arctan x + arctan(1/x).
 func (a *analyser) vanishing(n expr.Node) expr.Node {
@@ -302,6 +301,7 @@ func (a *analyser) vanishing(n expr.Node) expr.Node {
 	return n
 }
 
+// deriveQuotient differentiates a quotient of polynomials in lowest terms: (p/q)′ = (p′q − pq′)/q².
 func deriveQuotient(tree expr.Node, x string) (derivatives, bool) {
 	above, below, ok := symbolic.AsQuotient(tree, x)
 	if !ok || above.Degree() > 12 || below.Degree() > 12 {

@@ -42,13 +42,13 @@ func (a *analyser) collect(out *Findings) {
 	out.ConcaveUp = a.runs(bends(1), func(i int) bool { return a.bendsThrough(i, 1) })
 	out.ConcaveDown = a.runs(bends(-1), func(i int) bool { return a.bendsThrough(i, -1) })
 	a.collectRange(out)
-	a.collectSymmetry(out)
-	a.collectWave(out)
 	if a.tooLarge {
 		out.Maxima, out.Minima, out.Inflections = nil, nil, nil
 		out.Rising, out.Falling, out.ConcaveUp, out.ConcaveDown = nil, nil, nil, nil
 		out.Range, out.RangeKnown = nil, false
 	}
+	a.collectSymmetry(out)
+	a.collectWave(out)
 	a.collectUndecided(out)
 }
 
@@ -557,12 +557,6 @@ func (a *analyser) collectRange(out *Findings) {
 	inside := make([]bool, len(a.places)) // places that a run passes without a turn: their values lie between its ends
 	for i := 0; i < len(a.segments); i++ {
 		s := &a.segments[i]
-		if a.places[i].border && a.places[i+1].border && s.tree != nil {
-			// A wave without any place to turn at is level.
-			value := Number{Value: a.f([]float64{between(s.lo.Value, s.hi.Value)})}
-			list = append(list, Interval{value, value, true, true})
-			continue
-		}
 		if a.places[i].border || a.places[i+1].border {
 			// A whole period lies between the segments at the borders.
 			continue

@@ -18,7 +18,7 @@ func (a *analyser) stairs() (one, every Number, ok bool) {
 		}
 		return step == nil
 	})
-	if step == nil || a.bounds.Lo != nil || a.bounds.Hi != nil || !a.isLine(step.Args[0], a.variable) {
+	if step == nil || a.bounds.Lo != nil || a.bounds.Hi != nil || !risesEvenly(step.Args[0], a.variable) {
 		return one, every, false
 	}
 	// The formula as one of the step's whole number.
@@ -31,7 +31,7 @@ func (a *analyser) stairs() (one, every Number, ok bool) {
 		return expr.Map(n, put)
 	}
 	n := put(a.n)
-	if depends(n, a.variable) || !a.isLine(n, whole) {
+	if depends(n, a.variable) || !risesEvenly(n, whole) {
 		return one, every, false
 	}
 	at := func(k int64) exact.Value {
@@ -51,8 +51,8 @@ func (a *analyser) stairs() (one, every Number, ok bool) {
 	return exactly(first.Plus(distance.Times(down))), exactly(distance), true
 }
 
-// isLine tells whether a formula rises or falls evenly with a letter.
-func (a *analyser) isLine(n expr.Node, letter string) bool {
+// risesEvenly tells whether a formula is a line in a letter, and no level one.
+func risesEvenly(n expr.Node, letter string) bool {
 	slope := symbolic.Simplify(symbolic.Derivative(n, letter)).Node
 	size := math.Abs(exact.Float(slope))
 	return len(expr.Names(slope)) == 0 && size > 0 && !math.IsInf(size, 1)

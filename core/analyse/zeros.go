@@ -79,7 +79,7 @@ func (a *analyser) boundedBySlope(n expr.Node, set, slope zeroSet, lo, hi float6
 	if err != nil {
 		return set
 	}
-	more := zeroSet{complete: true}
+	var more []zero
 	for _, side := range []int{-1, 1} {
 		end, seen := hi, math.Max(a.right, lo+1)
 		if side < 0 {
@@ -105,11 +105,11 @@ func (a *analyser) boundedBySlope(n expr.Node, set, slope zeroSet, lo, hi float6
 			return set
 		}
 		for _, v := range values {
-			more.zeros = append(more.zeros, zero{Number{Value: v}, Bracketed})
+			more = append(more, zero{Number{Value: v}, Bracketed})
 		}
 	}
 	set.endless = false
-	set.zeros = append(set.zeros, more.zeros...)
+	set.zeros = append(set.zeros, more...)
 	return set
 }
 
@@ -162,13 +162,14 @@ func (a *analyser) crossesElsewhere(n expr.Node, lo, hi float64, zeros []zero) b
 	if math.IsInf(hi, 1) {
 		hi = math.Max(a.right, lo+1)
 	}
-	x0, y0 := math.NaN(), math.NaN() // about a flat zero rounding changes the sign too, so that one zero settles a step
+	x0, y0 := math.NaN(), math.NaN()
 	for k := range probes {
 		x := lo + (hi-lo)*(float64(k)+0.4871)/probes
 		y := at(x)
 		if y*y0 < 0 && math.Min(math.Abs(y), math.Abs(y0)) > 1e-12 {
 			v := crossing(at, x0, x)
 			passes := math.Abs(v) < 1e-6*math.Min(math.Abs(y), math.Abs(y0))
+			// About a flat zero rounding changes the sign too, so that one zero settles a step.
 			if passes && !slices.ContainsFunc(zeros, func(z zero) bool { return z.x.Value > x0-1e-9 && z.x.Value < x+1e-9 }) {
 				return true
 			}

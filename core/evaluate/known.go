@@ -12,16 +12,20 @@ import (
 // WithExact writes a number, and in front of it what it is to ten digits where that is short: a fraction, a multiple of π,
 // π², π³ or a root, or a multiple of π and one of 1, √2 or √3.
 func WithExact(v float64) string {
-	if text := known(v); text != "" {
-		return text + `\approx ` + number.Format(v, 4)
+	return approached(known(v), v)
+}
+
+func approached(exact string, v float64) string {
+	if exact == "" {
+		return number.Format(v, 4)
 	}
-	return number.Format(v, 4)
+	return exact + `\approx ` + number.Format(v, 4)
 }
 
 // AreaLaTeX writes A = π ≈ 3.1416, or A ≈ 3.14 where the number is no known one.
 func AreaLaTeX(v float64) string {
-	if known(v) != "" {
-		return "A=" + WithExact(v)
+	if exact := known(v); exact != "" {
+		return "A=" + approached(exact, v)
 	}
 	return `A\approx ` + number.Format(v, 4)
 }

@@ -144,14 +144,20 @@ func (s *simplifier) tangentOf(t term) (term, bool) {
 	return t, false
 }
 
-// otherSquares are the identities 1 + sign·f² = result·g² (DLMF 4.21.12–14, 4.35.11).
-var otherSquares = map[string]struct {
+// otherSquare is 1 + sign·f² = result·g², read off one of the identities f² + s·g² = 1.
+type otherSquare struct {
 	sign, result int64
 	other        string
-}{
-	"sin": {-1, 1, "cos"}, "cos": {-1, 1, "sin"}, "tan": {1, 1, "sec"}, "sec": {-1, -1, "tan"},
-	"cot": {1, 1, "csc"}, "csc": {-1, -1, "cot"}, "sinh": {1, 1, "cosh"}, "cosh": {-1, -1, "sinh"},
 }
+
+var otherSquares = func() map[string]otherSquare {
+	list := map[string]otherSquare{}
+	for f, identity := range squares {
+		list[f] = otherSquare{-1, identity.sign, identity.with}
+		list[identity.with] = otherSquare{-identity.sign, 1, f}
+	}
+	return list
+}()
 
 // withOtherSquare writes x − x sin²u as x cos²u, and likewise with the other pairs, in every sum of the formula.
 func withOtherSquare(n expr.Node) (Result, bool) {
@@ -160,7 +166,7 @@ func withOtherSquare(n expr.Node) (Result, bool) {
 	walk = func(n expr.Node) expr.Node {
 		n = expr.Map(n, walk)
 		if b, ok := n.(*expr.Binary); ok && (b.Op == expr.Add || b.Op == expr.Sub) {
-			if replaced, ok := otherSquare(n); ok {
+			if replaced, ok := takeOtherSquare(n); ok {
 				found = true
 				return replaced
 			}
@@ -174,7 +180,7 @@ func withOtherSquare(n expr.Node) (Result, bool) {
 	return Simplify(replaced), true
 }
 
-func otherSquare(n expr.Node) (expr.Node, bool) {
+func takeOtherSquare(n expr.Node) (expr.Node, bool) {
 	s := &simplifier{seen: map[string]bool{}}
 	p := s.normal(n)
 	for i, t := range p {

@@ -280,9 +280,7 @@ func (s *simplifier) multiply(t term, f factor) term {
 		}
 		s.requireMerge(g, f)
 		exp := g.exp.plus(f.exp)
-		rest := append(append([]factor{}, t.factors[:i]...), t.factors[i+1:]...)
-		merged := s.raise(atom(f.base)[0], exp)
-		return s.product(term{t.coef, rest}, merged)
+		return s.product(term{t.coef, without(t.factors, i)}, s.raise(atom(f.base)[0], exp))
 	}
 	for i, g := range t.factors {
 		if ratio, ok := logRatio(g, f); ok {

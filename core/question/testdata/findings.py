@@ -6,9 +6,15 @@ Made with SymPy 1.11.1 and mpmath 1.2.1 (Debian packages python3-sympy, python3-
 
 Each line holds a function and what SymPy found out about it on its own ways: the domain by continuous_domain, the range
 by function_range, zeros and stationary points by solveset (numbers with 15 digits), limits far out and at singular
-places by limit. A field that SymPy could not find, or for which it needs more than 20 seconds, is left out; so are functions for
-which this version is wrong, as exp(atan(x)), whose limit on the left is e^(−π/2), and roots it takes in the complex plane. A periodic
-function is asked about one period [0, P).
+places by limit. A field that SymPy could not find, or for which it needs more than 20 seconds, is left out. A periodic function is asked
+about one period [0, P).
+
+Left out by name, since this version or this script is wrong about them (checked by hand): exp(atan(x)), whose limit on the
+left is e^(−π/2); x/(x**2-2*x+5) and (x+2)/(x**2+x+1), which lose two of three inflections; x*sqrt(2-x**2), which loses the
+zeros at its ends; sqrt(1+sin(x)) and asin(2*x/(1+x**2)), which lose extrema without a slope; x**(1/x), which is given values
+left of 0; cube roots, which SymPy takes in the complex plane. Read in another way: 1/tan(x), here with a hole where the
+tangent has no value; log(x)*x**3, whose limit at the end of its domain is no hole here. SymPy failed on tan(x)-x,
+sin(x)-x/2, x-cos(x), atan((x-1)/(x+1)) and atanh(x)-2*x.
 """
 import json
 import signal
@@ -64,6 +70,7 @@ atan(x**2-1) ; x**2*atan(x) ; acos(x)-asin(x) ; atan((x-1)/(x+1)) ; asin(sqrt(x)
 Abs(x-1)-Abs(x+3) ; Abs(x**2-2*x-3) ; Abs(x-2)/(x-2) ; x**2-2*Abs(x)-3 ; Abs(x**3-3*x) ; sqrt(Abs(x-1)) ; Abs(x)*exp(-x) ; Abs(log(x)) ; 1/(1+Abs(x)) ; x*Abs(x-2) ; Abs(2*x-1)-Abs(x)
 cosh(x)-x**2 ; tanh(x)**2 ; x*tanh(x) ; 3*sinh(x)-2*cosh(x) ; sinh(x)**2-1 ; 1/sinh(x) ; log(cosh(x)) ; acosh(x)-x ; atanh(x)-2*x
 exp(x)-x**2-2 ; log(x)+x ; x**2-cos(x) ; exp(-x)-x**3 ; sqrt(x)-exp(-x) ; x*exp(x)-1 ; 2**x+x-4
+x**2-3*sin(x) ; atan(x)+atan(1/x) ; x**x
 """
 
 
