@@ -3,6 +3,7 @@ package analyse
 import (
 	"math"
 	"math/big"
+	"slices"
 	"sort"
 
 	"parvix/core/breaks"
@@ -30,6 +31,8 @@ type analyser struct {
 	places     []place
 	endless    map[string]bool // lists that go on outside the window
 	unsettled  map[string]bool // lists that may miss something
+	refuted    map[string]bool // those of which a value spoke against what was found
+	samples    []sample        // values that were tried
 	trees      map[string]derivatives
 	quotients  map[string]quotient
 	numerators map[string]expr.Node
@@ -99,7 +102,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	bounds = bounds.within(n, variable)
 	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
+		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
@@ -126,6 +129,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	}
 	a.cut()
 	a.examine()
+	a.try()
 	a.collect(out)
 	return out, nil
 }
@@ -165,9 +169,8 @@ func (a *analyser) cut() {
 	start, end := a.ends()
 	places := []place{start, end}
 	for _, part := range cutsOf(a.n) {
-		places = a.add(places, symbolic.Simplify(part).Node, a.lo, a.hi, true)
+		places = a.addCut(places, part, a.lo, a.hi)
 	}
-	places = merged(places)
 	// Gates of the smooth formulas in between.
 	inner := append([]place{}, places...)
 	for i := 1; i < len(places); i++ {
@@ -177,12 +180,32 @@ func (a *analyser) cut() {
 			continue
 		}
 		for _, g := range gatesOf(tree, fractionOf) {
-			if depends(g.part, a.variable) {
-				inner = a.add(inner, symbolic.Simplify(g.part).Node, lo, hi, true)
-			}
+			inner = a.addCut(inner, g.part, lo, hi)
 		}
 	}
-	a.places = merged(inner)
+	a.places = inner
+}
+
+// addCut adds the places inside (lo, hi) where a part is 0. Where there is no closed form they are looked for between
+// those that are known, after those where the part itself begins or ends: no search may pass over a gap.
+func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []place {
+	if !depends(part, a.variable) {
+		return places
+	}
+	n := symbolic.Simplify(part).Node
+	if a.closedForm(n).ok {
+		return merged(a.add(places, n, lo, hi))
+	}
+	for _, g := range gatesOf(n, fractionOf) {
+		places = a.addCut(places, g.part, lo, hi)
+	}
+	for i, known := 1, slices.Clone(places); i < len(known); i++ {
+		from, to := math.Max(lo, known[i-1].x.Value), math.Min(hi, known[i].x.Value)
+		if from < to && a.open(n, between(from, to)) {
+			places = a.add(places, n, from, to)
+		}
+	}
+	return merged(places)
 }
 
 func depends(n expr.Node, variable string) bool {
@@ -210,11 +233,8 @@ func fractionOf(n expr.Node) (odd, whole, negative, known bool) {
 	return r.Denom().Bit(0) == 1, r.IsInt(), r.Sign() < 0, true
 }
 
-// add appends the zeros of a formula inside (lo, hi) as places.
-func (a *analyser) add(places []place, n expr.Node, lo, hi float64, cut bool) []place {
-	if !depends(n, a.variable) {
-		return places
-	}
+// add appends the zeros of a formula inside (lo, hi) as cuts.
+func (a *analyser) add(places []place, n expr.Node, lo, hi float64) []place {
 	set := a.zerosIn(n, lo, hi)
 	if set.endless {
 		a.endless["places"] = true
@@ -223,7 +243,7 @@ func (a *analyser) add(places []place, n expr.Node, lo, hi float64, cut bool) []
 		a.unsettled["places"] = true
 	}
 	for _, z := range set.zeros {
-		places = append(places, place{x: z.x, how: z.how, cut: cut})
+		places = append(places, place{x: z.x, how: z.how, cut: true})
 	}
 	return places
 }
@@ -343,6 +363,12 @@ func (a *analyser) examine() {
 	for i := 1; i < len(a.places); i++ {
 		lo, hi := a.places[i-1].x.Value, a.places[i].x.Value
 		x := between(lo, hi)
+		last := a.beyond("places", a.places[i-1].x, a.places[i].x)
+		if last {
+			// Beyond the last place the formula holds for sure as far as the window goes.
+			x = a.besideWindow(lo, hi)
+			lo, hi = math.Max(lo, a.left), math.Min(hi, a.right)
+		}
 		tree := smoothed(a.n, a.variable, x)
 		if tree == nil || !a.open(tree, x) {
 			continue
@@ -352,8 +378,9 @@ func (a *analyser) examine() {
 		var sets [3]zeroSet
 		// In this order, so that what matters most is looked for while there is work left to spend.
 		for k, n := range chain {
-			if sets[k].complete = true; depends(n, a.variable) {
+			if sets[k].complete = true; depends(n, a.variable) && lo < hi {
 				sets[k] = a.zerosWithin(n, lo, hi)
+				sets[k].endless = sets[k].endless || last
 			}
 		}
 		for k := 1; k >= 0; k-- {
@@ -391,11 +418,11 @@ func (a *analyser) segment(i int) segment {
 	if endless || a.beyond("inflections", lo, hi) {
 		// Beyond the last place of the window the formula is known next to that place only.
 		s.known = !endless
+		x = a.besideWindow(lo.Value, hi.Value)
+		nearer = x
 		if lo.IsFinite() && lo.Value >= a.left {
-			x = lo.Value + 1e-3*math.Min(1+math.Abs(lo.Value), hi.Value-lo.Value)
 			nearer = lo.Value + math.Min(x-lo.Value, a.besideLast(i-1, i-2))
 		} else if hi.IsFinite() {
-			x = hi.Value - 1e-3*math.Min(1+math.Abs(hi.Value), hi.Value-lo.Value)
 			nearer = hi.Value - math.Min(hi.Value-x, a.besideLast(i, i+1))
 		}
 	}
@@ -414,6 +441,17 @@ func (a *analyser) segment(i int) segment {
 		s.bent, s.bentNear = false, false
 	}
 	return s
+}
+
+// besideWindow is a number of a segment that leaves the window, close to its end inside.
+func (a *analyser) besideWindow(lo, hi float64) float64 {
+	switch {
+	case !math.IsInf(lo, 0) && lo >= a.left:
+		return lo + 1e-3*math.Min(1+math.Abs(lo), hi-lo)
+	case !math.IsInf(hi, 0):
+		return hi - 1e-3*math.Min(1+math.Abs(hi), hi-lo)
+	}
+	return between(lo, hi)
 }
 
 // besideLast is a distance from the last place that was looked for at which no slope has turned yet: small beside the

@@ -3,6 +3,7 @@ package analyse_test
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -267,4 +268,66 @@ func TestSinglePlacesCountForPeriodsAndSymmetry(t *testing.T) {
 	assert.Equal(t, "[≈−0.561096, π]", analyse.Intervals(findings(t, "(arcsin 1 + arcsin x) x", analyse.Bounds{}).Range))
 	half := analyse.Bounds{Lo: &lo, Hi: &hi, LoClosed: true}
 	assert.Equal(t, "none", findings(t, "x³", half).Symmetry, "−1 has a value, 1 has none")
+}
+
+// The slopes were differentiated by hand; each changes its sign once between the two numbers.
+func TestTurnsInSteepPlacesAreFound(t *testing.T) {
+	for _, c := range []struct {
+		text   string
+		lo, hi float64
+		slope  func(x float64) float64
+	}{
+		{"cosh(x³) + x² + 4x", -1, -0.9, func(x float64) float64 { return 3*x*x*math.Sinh(x*x*x) + 2*x + 4 }},
+		{"4/ln(x) + 500x", 1e-5, 1e-3, func(x float64) float64 { return 500 - 4/(x*math.Pow(math.Log(x), 2)) }},
+		{"cosh(2x) − tan(2x)", 11*math.Pi/4 - 1e-3, 11*math.Pi/4 - 1e-5, func(x float64) float64 { return 2*math.Sinh(2*x) - 2/math.Pow(math.Cos(2*x), 2) }},
+		{"sqrt(tan(x)) − x²", 3*math.Pi + 1e-5, 3*math.Pi + 1e-2, func(x float64) float64 { return 1/(2*math.Sqrt(math.Tan(x))*math.Pow(math.Cos(x), 2)) - 2*x }},
+	} {
+		require.Negative(t, c.slope(c.lo)*c.slope(c.hi), c.text)
+		f := findings(t, c.text, analyse.Bounds{})
+		var near []float64
+		for _, p := range append(slices.Clone(f.Maxima), f.Minima...) {
+			if x := p.X.Value; x > c.lo && x < c.hi {
+				near = append(near, x)
+			}
+		}
+		if assert.Len(t, near, 1, "%s: %v %v", c.text, f.Maxima, f.Minima) {
+			h := 1e-6 * (c.hi - c.lo)
+			assert.Negative(t, c.slope(near[0]-h)*c.slope(near[0]+h), c.text)
+		}
+	}
+}
+
+// sin(ln x) has its turns at e^(π/2 + kπ), more and more towards 0.
+func TestTurnsThatCrowdTowardsAGapAreNotToldAsComplete(t *testing.T) {
+	f := findings(t, "sin(ln(x))", analyse.Bounds{})
+	for _, list := range [][]analyse.Interval{f.Rising, f.Falling, f.ConcaveUp, f.ConcaveDown} {
+		for _, i := range list {
+			assert.Positive(t, i.Lo.Value, i.Text())
+		}
+	}
+	assert.Contains(t, strings.Join(f.Undecided, "; "), "some may be missing: zeros, extrema, inflections")
+}
+
+// What is 0 of a product or a power is what is 0 of its factors.
+func TestAPowerHasTheZerosOfItsBase(t *testing.T) {
+	base, power := findings(t, "e^x − sin(x)", analyse.Bounds{}), findings(t, "(e^x − sin(x))³", analyse.Bounds{})
+	require.Len(t, power.Zeros, len(base.Zeros))
+	for i := range base.Zeros {
+		assert.InDelta(t, base.Zeros[i].X.Value, power.Zeros[i].X.Value, 1e-10)
+	}
+}
+
+func TestStepsOfAPartThatEndsAreAllFound(t *testing.T) {
+	f := findings(t, "floor(arcsin(−x))", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	assert.Equal(t, "[−1, 1]", analyse.Intervals(f.Domain))
+	assert.Equal(t, "{−2} ∪ {−1} ∪ {0} ∪ {1}", analyse.Intervals(f.Range))
+	assert.Len(t, f.Jumps, 3, "where the angle is −1, 0 and 1")
+}
+
+func TestNoPeriodIsReadFromValuesThatCannotBeCompared(t *testing.T) {
+	assert.Nil(t, findings(t, "tan(x/5) sinh(sinh(x))", analyse.Bounds{}).Period, "sinh(sinh(x)) grows")
+	nothing := findings(t, "cos(x + 6) cbrt(0x)", analyse.Bounds{})
+	assert.Nil(t, nothing.Period, "a constant")
+	assert.Equal(t, "{0}", analyse.Intervals(nothing.Range))
 }

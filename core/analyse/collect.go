@@ -253,6 +253,7 @@ func (a *analyser) collectPoints(out *Findings) {
 			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
 		}
 	}
+	out.Maxima, out.Minima = a.tryExtrema(out.Maxima, 1), a.tryExtrema(out.Minima, -1)
 	for _, list := range [][]Point{out.Maxima, out.Minima, out.Inflections} {
 		sort.SliceStable(list, func(i, j int) bool { return list[i].X.Value < list[j].X.Value })
 	}
@@ -535,6 +536,9 @@ func (a *analyser) collectUndecided(out *Findings) {
 	if !out.DomainKnown {
 		out.Undecided = append(out.Undecided, "domain")
 	}
+	if len(a.refuted) > 0 {
+		out.Undecided = append(out.Undecided, "values of the function speak against what was found, so it is not told")
+	}
 	if a.tooLarge {
 		out.Undecided = append(out.Undecided, "turns and slopes: some values are too large to be written")
 	}
@@ -616,6 +620,9 @@ func (a *analyser) collectRange(out *Findings) {
 	if a.unsettled["places"] || a.unsettled["extrema"] || !possible {
 		v, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: a.lo, Hi: a.hi})
 		possible = covers(taken, v)
+	}
+	if possible && !a.tryRange(taken) {
+		possible, a.refuted["range"] = false, true
 	}
 	if out.RangeKnown = possible; possible {
 		out.Range = taken

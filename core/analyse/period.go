@@ -144,7 +144,7 @@ func anyCloses(sizes []program.Point, p float64) bool {
 				least, most = math.Min(least, v), math.Max(most, v)
 			}
 		}
-		return least <= 0.02*most
+		return most > 0 && least <= 0.02*most
 	})
 }
 
@@ -233,7 +233,7 @@ func agree(f program.Point, other func(x float64) float64) bool {
 			continue
 		}
 		compared++
-		if math.Abs(v-w) > 1e-9*(math.Abs(v)+math.Abs(w))+1e-12 {
+		if math.IsInf(w, 0) || math.Abs(v-w) > 1e-9*(math.Abs(v)+math.Abs(w))+1e-12 {
 			return false
 		}
 	}

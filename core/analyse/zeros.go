@@ -255,11 +255,52 @@ func (a *analyser) numerator(n expr.Node) expr.Node {
 // maxPlaces bounds a list.
 const maxPlaces = 400
 
-// bracketed finds zeros by interval arithmetic, on an unbounded side up to where the formula surely keeps its sign.
+// factorsOf lists what n is a product of, where one factor must be 0 for n to be: without exponents above 0, signs and
+// numbers.
+func factorsOf(n expr.Node, variable string) []expr.Node {
+	switch n := n.(type) {
+	case *expr.Neg:
+		return factorsOf(n.X, variable)
+	case *expr.Binary:
+		switch n.Op {
+		case expr.Mul:
+			return append(factorsOf(n.L, variable), factorsOf(n.R, variable)...)
+		case expr.Pow:
+			if r, ok := symbolic.Fraction(n.R); ok && r.Sign() > 0 {
+				return factorsOf(n.L, variable)
+			}
+		}
+	}
+	if !depends(n, variable) {
+		return nil
+	}
+	return []expr.Node{n}
+}
+
+// bracketed finds zeros by interval arithmetic, on an unbounded side up to where the formula surely keeps its sign. Those
+// of a product are those of its factors, one by one: a zero of u³ is too flat to be placed well.
 func (a *analyser) bracketed(n expr.Node, lo, hi float64) zeroSet {
+	factors := factorsOf(n, a.variable)
+	if len(factors) == 1 && expr.Equal(factors[0], n) {
+		// Inside a segment no denominator is 0, and without it a gap at an end is no obstacle.
+		n = a.numerator(n)
+		factors = factorsOf(n, a.variable)
+	}
+	if len(factors) == 1 && expr.Equal(factors[0], n) {
+		return a.bracketedFactor(n, lo, hi)
+	}
 	out := zeroSet{complete: true}
-	// Inside a segment no denominator is 0, and without it a gap at an end is no obstacle.
-	n = a.numerator(n)
+	for _, f := range factors {
+		set := a.zerosIn(f, lo, hi)
+		out.zeros = append(out.zeros, set.zeros...)
+		out.endless, out.complete, out.all = out.endless || set.endless, out.complete && set.complete, out.all || set.all
+	}
+	sort.SliceStable(out.zeros, func(i, j int) bool { return out.zeros[i].x.Value < out.zeros[j].x.Value })
+	return out
+}
+
+func (a *analyser) bracketedFactor(n expr.Node, lo, hi float64) zeroSet {
+	out := zeroSet{complete: true}
 	from, to := lo, hi
 	if math.IsInf(lo, -1) {
 		if from = a.tail(n, -1, hi); math.IsNaN(from) {
@@ -307,6 +348,17 @@ func (a *analyser) fading(n expr.Node, end, other float64, side int) float64 {
 	return reach
 }
 
+// fadesTo tells that the formula is one power of the distance from an end that fades to nothing but rounding within a
+// distance: no constant is left over, as that of 10⁷h² − 1.
+func (a *analyser) fadesTo(n expr.Node, end, distance float64, side int) bool {
+	h := a.powerLike(n, end, end+float64(side), side)
+	if h == 0 {
+		return false
+	}
+	f, err := program.CompilePoint(n, []string{a.variable})
+	return err == nil && math.Abs(f([]float64{end + float64(side)*distance/2})) <= 1e-10*math.Abs(f([]float64{end + float64(side)*h}))
+}
+
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of
 // h; 0 where it is none.
 func (a *analyser) powerLike(n expr.Node, end, other float64, side int) float64 {
@@ -337,7 +389,7 @@ func (a *analyser) faded(n expr.Node, end float64, values []float64, side int) f
 		if math.IsInf(end, 0) || distance > 1e-4 || distance < 1e-9 {
 			continue // far away, or the end itself, which is left out anyway
 		}
-		if a.powerLike(n, end, end+float64(side), side) > 0 {
+		if a.fadesTo(n, end, math.Abs(v-end), side) {
 			return reach
 		}
 		p, ok := a.exactPlace(end)
@@ -345,7 +397,8 @@ func (a *analyser) faded(n expr.Node, end float64, values []float64, side int) f
 			return end
 		}
 		b := a.effort.Near(n, a.variable, p, side, v)
-		if b.Kind != series.Unknown && b.Kind != series.Restless && (b.Side != 0 || !b.Limit.IsZero()) {
+		// Where it fades to anything but 0, no rounding hides its sign.
+		if b.Kind == series.Finite && b.Limit.IsZero() && b.Side != 0 {
 			return reach
 		}
 		return end

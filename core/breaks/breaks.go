@@ -269,14 +269,16 @@ func (f *Finder) search(from, to float64, in []float64) *search {
 		s.g = g
 		s.found, s.doubtful = s.found[:0], s.doubtful[:0]
 		// The part is continuous between the places of the parts inside it.
-		last := from
+		s.left = from
 		for _, p := range s.places {
 			if p.Kind != Corner {
-				s.isolate(last, p.X, 0)
-				last = p.X
+				s.right = p.X
+				s.isolate(s.left, s.right, 0)
+				s.left = p.X
 			}
 		}
-		s.isolate(last, to, 0)
+		s.right = to
+		s.isolate(s.left, s.right, 0)
 		s.settle()
 		s.keep()
 	}
@@ -294,6 +296,8 @@ type search struct {
 	places   []Place
 	complete bool
 	limits   limits
+	// left and right end the part of the line at hand, on whose inside g is continuous.
+	left, right float64
 }
 
 // keep files the places that were found for one guard.
@@ -416,8 +420,8 @@ func (s *search) monotone(a, b float64) {
 	}
 }
 
-// solve brackets the one place where g = t by the Illinois form of the false position, ending with neighbouring numbers
-// or an exact hit, and prefers a short decimal that hits exactly.
+// solve brackets the one place where g = t by the Illinois form of the false position, halving where that is slow, ending
+// with neighbouring numbers or an exact hit, and prefers a short decimal that hits exactly.
 func (s *search) solve(a, b, fa, fb, t float64) float64 {
 	if fa == 0 {
 		return a
@@ -425,10 +429,15 @@ func (s *search) solve(a, b, fa, fb, t float64) float64 {
 	if fb == 0 {
 		return b
 	}
-	x, side := a, 0
-	for range 200 {
+	x, side, width := a, 0, b-a
+	for step := range 200 {
 		x = b - fb*(b-a)/(fb-fa)
-		if !(x > a && x < b) {
+		// Where the values at the ends differ by hundreds of powers of ten, false positions stay beside one end.
+		slow := step%3 == 2 && b-a > width/4
+		if step%3 == 2 {
+			width = b - a
+		}
+		if slow || !(x > a && x < b) {
 			x = a + (b-a)/2
 		}
 		if x <= a || x >= b {
@@ -477,6 +486,29 @@ func shorten(x float64, places int) float64 {
 // touching notes a tiny interval in which g may meet a critical value without surely crossing it, by its middle.
 func (s *search) touching(a, b float64) {
 	s.doubtful = append(s.doubtful, a+(b-a)/2)
+	if s.g.period == 0 && (a == s.left && s.crowded(a, b) || b == s.right && s.crowded(b, a)) {
+		s.complete = false
+	}
+}
+
+// crowded tells that g swings more and more towards the end a of a tiny interval, as sin(ln x) does at 0: there are more
+// places than can be told apart.
+func (s *search) crowded(a, b float64) bool {
+	for _, t := range s.g.at {
+		swings, before := 0, 0.0
+		for h := b - a; a+h != a; h /= 4 {
+			if d := s.at(a+h) - t; math.Abs(d) > 1e-6 {
+				if d*before < 0 {
+					swings++
+				}
+				before = d
+			}
+		}
+		if swings > 1 {
+			return true
+		}
+	}
+	return false
 }
 
 // settle joins what belongs together: rounding blurs a double zero over many neighbouring numbers, and each may have

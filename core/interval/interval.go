@@ -60,6 +60,19 @@ func outward(lo, hi float64) I {
 	return I{down(lo), up(hi)}
 }
 
+// lower is v less so many halves of a unit in its last place, and upper v more.
+func lower(v, units float64) float64 {
+	switch {
+	case v != v:
+		return math.Inf(-1)
+	case math.IsInf(v, 0) || !(units < 1<<40):
+		return down(v)
+	}
+	return v - (math.Abs(v)*halfUnit*units + smallest)
+}
+
+func upper(v, units float64) float64 { return -lower(-v, units) }
+
 func outward2(lo, hi float64) I {
 	a := outward(lo, hi)
 	return I{down(a.Lo), up(a.Hi)}
@@ -192,16 +205,16 @@ func (a I) PowInt(n int) I {
 		return a
 	}
 	lo, hi := math.Pow(a.Lo, float64(n)), math.Pow(a.Hi, float64(n))
-	if n%2 == 1 {
-		return outward2(lo, hi)
-	}
+	units := math.Max(2, float64(n)) // each multiplication may round by half a unit, and squaring doubles what was off
 	switch {
+	case n%2 == 1:
+		return I{lower(lo, units), upper(hi, units)}
 	case a.Lo >= 0:
-		return clampLow(outward2(lo, hi), 0)
+		return clampLow(I{lower(lo, units), upper(hi, units)}, 0)
 	case a.Hi <= 0:
-		return clampLow(outward2(hi, lo), 0)
+		return clampLow(I{lower(hi, units), upper(lo, units)}, 0)
 	}
-	return I{0, up(up(math.Max(lo, hi)))}
+	return I{0, upper(math.Max(lo, hi), units)}
 }
 
 func clampLow(a I, low float64) I {
@@ -245,13 +258,19 @@ func (a I) Ln() I {
 	return clampLow(a, 0).rising(number.Ln)
 }
 
-// PowReal is a^e for a ≥ 0 and a fixed e.
+// PowReal is a^e for a ≥ 0 and a fixed e, or a fraction of which e is the rounded number. Half a unit of e's last place
+// makes a factor a^(e·2^−53), and so does each step of math.Pow, which works out e·ln a.
 func (a I) PowReal(e float64) I {
 	if a = clampLow(a, 0); a.IsEmpty() {
 		return Empty
 	}
 	p, q := math.Pow(a.Lo, e), math.Pow(a.Hi, e)
-	return clampLow(outward2(math.Min(p, q), math.Max(p, q)), 0)
+	units := func(v float64) float64 { return 4 + math.Abs(e)*(2+4*math.Abs(math.Log(v))) }
+	if e < 0 {
+		p, q = q, p
+		a.Lo, a.Hi = a.Hi, a.Lo
+	}
+	return clampLow(I{lower(p, units(a.Lo)), upper(q, units(a.Hi))}, 0)
 }
 
 // Sin is sin a.

@@ -2,6 +2,7 @@ package interval_test
 
 import (
 	"math"
+	"math/big"
 	"math/rand/v2"
 	"testing"
 
@@ -68,6 +69,30 @@ func TestRoundingGoesOutwardByAHair(t *testing.T) {
 	assert.Equal(t, interval.All, interval.All.Add(interval.Point(1)))
 	tooLarge := interval.Point(math.MaxFloat64).Add(interval.Point(math.MaxFloat64))
 	assert.Equal(t, interval.I{Lo: math.MaxFloat64, Hi: math.Inf(1)}, tooLarge, "a sum that overflows is large, not infinite")
+}
+
+// Powers are compared with exact ones of math/big: xⁿ of a fraction, and (kⁿ)^(m/n) = k^m of a whole number, where the
+// exponent itself is rounded.
+func TestPowersEncloseTheExactOnes(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 6))
+	holds := func(i interval.I, exact *big.Rat) bool {
+		return new(big.Rat).SetFloat64(i.Lo).Cmp(exact) <= 0 && new(big.Rat).SetFloat64(i.Hi).Cmp(exact) >= 0
+	}
+	for range 400 {
+		x, n := r.NormFloat64()*2, 2+r.IntN(60)
+		power, base := big.NewRat(1, 1), new(big.Rat).SetFloat64(x)
+		for range n {
+			power.Mul(power, base)
+		}
+		require.True(t, holds(interval.Point(x).PowInt(n), power), "%v^%d", x, n)
+
+		k, root, m := int64(2+r.IntN(30)), 3+r.IntN(6), 1+r.IntN(4)
+		whole := new(big.Int).Exp(big.NewInt(k), big.NewInt(int64(root)), nil)
+		size, _ := new(big.Float).SetInt(whole).Float64()
+		want := new(big.Rat).SetInt(new(big.Int).Exp(big.NewInt(k), big.NewInt(int64(m)), nil))
+		require.True(t, holds(interval.Point(size).PowReal(float64(m)/float64(root)), want), "(%d^%d)^(%d/%d)", k, root, m, root)
+		require.True(t, holds(interval.Point(size).PowReal(-float64(m)/float64(root)), want.Inv(want)), "(%d^%d)^(−%d/%d)", k, root, m, root)
+	}
 }
 
 func TestASignThatTheFactorsSettleIsKept(t *testing.T) {

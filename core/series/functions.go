@@ -238,7 +238,7 @@ func (w *walker) arctangent(a sum) sum {
 	}
 	_, c, small := a.parts()
 	one := exact.Int(1)
-	slope := powerSeries([]exact.Value{one.Plus(c.Times(c)), c.Times(exact.Int(2)), one}, big.NewRat(-1, 1), w.depth)
+	slope := w.powerSeries([]exact.Value{one.Plus(c.Times(c)), c.Times(exact.Int(2)), one}, big.NewRat(-1, 1), w.depth)
 	return w.compose(integral(c.Apply("arctan"), slope), small, w.depth)
 }
 
@@ -250,7 +250,7 @@ func (w *walker) arcsine(a sum) sum {
 		near := w.scaled(w.add(whole(1), w.scaled(a, c.Neg())), exact.Fractional(big.NewRat(1, 2)))
 		return w.scaled(w.add(constant(halfPi()), w.scaled(w.arcsine(w.raise(near, big.NewRat(1, 2), w.depth)), exact.Int(-2))), c)
 	}
-	slope := powerSeries([]exact.Value{one.Minus(c.Times(c)), c.Times(exact.Int(-2)), exact.Int(-1)}, big.NewRat(-1, 2), w.depth)
+	slope := w.powerSeries([]exact.Value{one.Minus(c.Times(c)), c.Times(exact.Int(-2)), exact.Int(-1)}, big.NewRat(-1, 2), w.depth)
 	return w.compose(integral(c.Apply("arcsin"), slope), small, w.depth)
 }
 
@@ -258,7 +258,7 @@ func (w *walker) arcsine(a sum) sum {
 const mostPowerSize = 14
 
 // powerSeries is the series q^r, q with a constant that is not 0. Source: Euler's recurrence, Knuth 4.7, formula (9).
-func powerSeries(q []exact.Value, r *big.Rat, depth int) []exact.Value {
+func (e *Effort) powerSeries(q []exact.Value, r *big.Rat, depth int) []exact.Value {
 	if symbolic.Size(q[0].Node()) > mostPowerSize {
 		giveUp()
 	}
@@ -268,6 +268,7 @@ func powerSeries(q []exact.Value, r *big.Rat, depth int) []exact.Value {
 		for k := 1; k <= n && k < len(q); k++ {
 			weight := new(big.Rat).Mul(r, big.NewRat(int64(k), 1))
 			weight.Sub(weight, big.NewRat(int64(n-k), 1))
+			e.spend(q[k], out[n-k])
 			s = s.Plus(q[k].Times(out[n-k]).Times(exact.Fractional(weight)))
 		}
 		out = append(out, s.Over(q[0]).Times(exact.Fractional(big.NewRat(1, int64(n)))))
