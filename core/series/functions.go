@@ -268,9 +268,10 @@ func (e *Effort) powerSeries(q []exact.Value, r *big.Rat, depth int) []exact.Val
 		for k := 1; k <= n && k < len(q); k++ {
 			weight := new(big.Rat).Mul(r, big.NewRat(int64(k), 1))
 			weight.Sub(weight, big.NewRat(int64(n-k), 1))
-			e.spend(q[k], out[n-k])
+			e.spendProduct(q[k], out[n-k])
 			s = s.Plus(q[k].Times(out[n-k]).Times(exact.Fractional(weight)))
 		}
+		e.spendProduct(s, q[0])
 		out = append(out, s.Over(q[0]).Times(exact.Fractional(big.NewRat(1, int64(n)))))
 	}
 	return out

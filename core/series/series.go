@@ -63,6 +63,17 @@ func (e *Effort) spend(a, b exact.Value) {
 	}
 }
 
+// spendProduct counts a product of long numbers, of which every symbol meets every other one.
+func (e *Effort) spendProduct(a, b exact.Value) {
+	if e == nil {
+		return
+	}
+	e.spend(a, b)
+	if _, rational := b.Rat(); !rational {
+		e.Left -= symbolCost * symbolic.Size(a.Node()) * symbolic.Size(b.Node())
+	}
+}
+
 var (
 	zero = new(big.Rat)
 	unit = scale{q: zero}
