@@ -65,7 +65,7 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 		if err != nil {
 			return math.NaN()
 		}
-		return f([]float64{x})
+		return atOrBeside(f, x)
 	}
 	var walk func(n expr.Node) expr.Node
 	walk = func(n expr.Node) expr.Node {
@@ -117,6 +117,22 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 	return walk(n)
 }
 
+// besideEnd is how many neighbouring numbers an end of a domain may be off by rounding.
+const besideEnd = 8
+
+// atOrBeside is f(x), or f's value at the next number that has one: rounded, √2·√2/2 is above 1, where arccos ends.
+func atOrBeside(f program.Point, x float64) float64 {
+	v := f([]float64{x})
+	left, right := x, x
+	for k := 0; v != v && k < besideEnd; k++ {
+		left, right = math.Nextafter(left, math.Inf(-1)), math.Nextafter(right, math.Inf(1))
+		if v = f([]float64{left}); v != v {
+			v = f([]float64{right})
+		}
+	}
+	return v
+}
+
 // where is n where all parts have a value, which n itself need not tell.
 func where(n expr.Node, parts ...expr.Node) expr.Node {
 	for _, u := range parts {
@@ -155,7 +171,8 @@ func wholeNear(name string, v float64) expr.Node {
 	if name == "ceil" {
 		r = math.Ceil(v)
 	}
-	if nearest := math.Round(v); math.Abs(v-nearest) < 1e-9 {
+	// At the end of a root or an inverse wave half of the digits are lost.
+	if nearest := math.Round(v); math.Abs(v-nearest) < 1e-7 {
 		r = nearest
 	}
 	if r < 0 {

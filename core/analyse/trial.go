@@ -16,8 +16,18 @@ import (
 // shares are where a segment is tried, as shares of its length.
 var shares = []float64{0.013, 0.11, 0.23, 0.37, 0.46, 0.59, 0.71, 0.83, 0.94, 0.987}
 
-// maxTried bounds the segments that are tried.
-const maxTried = 60
+// maxTried bounds the segments and places that are tried, and mostTries the values with which: of many segments each is
+// tried with fewer, at least with those that show how it bends.
+const maxTried, mostTries = 240, 600
+
+// sharesFor are the shares for so many segments.
+func sharesFor(segments int) (list []float64) {
+	each := max(1, min(len(shares)/4, len(shares)*segments/mostTries))
+	for i := 0; i < len(shares); i += each {
+		list = append(list, shares[i])
+	}
+	return list
+}
 
 // sample is an enclosed value.
 type sample struct {
@@ -40,7 +50,7 @@ func (a *analyser) try() {
 		if s.tree == nil {
 			continue
 		}
-		samples := samplesOf(value, s)
+		samples := samplesOf(value, s, sharesFor(len(a.segments)))
 		a.samples = append(a.samples, samples...)
 		smooth := breaks.Enclose(s.simple, a.variable)
 		for k, p := range samples {
@@ -135,7 +145,7 @@ func (s *segment) isAsTold(gates []triedGate) bool {
 }
 
 // samplesOf encloses the values of a segment where they are bounded.
-func samplesOf(value breaks.Enclosure, s *segment) (list []sample) {
+func samplesOf(value breaks.Enclosure, s *segment, shares []float64) (list []sample) {
 	for _, share := range shares {
 		x := s.inside(share)
 		y, _ := value(interval.Point(x))

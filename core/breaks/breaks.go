@@ -538,6 +538,7 @@ func (s *search) settle() {
 		if short := shorten(x, 8); math.Abs(short-x) <= s.together && s.g.isCritical(s.at(short)) {
 			x = short
 		}
+		x = s.orNothing(x)
 		w := 4 * ulp(x)
 		if s.g.isCritical(s.at(x)) || s.g.criticalIn(s.over(x-w, x+w).v) {
 			s.found = append(s.found, x)
@@ -555,14 +556,18 @@ func (s *search) crossing(a, b float64) (x float64, crosses bool) {
 			if short := shorten(x, 8); math.Abs(short-x) <= s.together && s.g.isCritical(s.at(short)) {
 				x = short
 			}
-			// A flat zero at 0 itself has no digits of its own.
-			if math.Abs(x) <= s.together && s.g.isCritical(s.at(0)) {
-				x = 0
-			}
-			return x, true
+			return s.orNothing(x), true
 		}
 	}
 	return 0, false
+}
+
+// orNothing is 0 for a place so close to it that it is that: a flat zero at 0 has no digits of its own.
+func (s *search) orNothing(x float64) float64 {
+	if math.Abs(x) <= s.together && s.g.isCritical(s.at(0)) {
+		return 0
+	}
+	return x
 }
 
 // turning bisects for the change of sign of g′ in [a, b]; without one it gives the middle.

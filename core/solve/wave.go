@@ -133,9 +133,16 @@ func plusValues(a, b []exact.Value) []exact.Value {
 	return out
 }
 
+// mostSymbols bounds a product of polynomials with irrational coefficients, in pairs of symbols that meet: what is longer
+// has no solution that could be read.
+const mostSymbols = 250
+
 func timesValues(a, b []exact.Value) []exact.Value {
 	if len(a) == 0 || len(b) == 0 {
 		return nil
+	}
+	if symbolsIn(a)*symbolsIn(b) > mostSymbols {
+		panic(stuck{})
 	}
 	out := make([]exact.Value, len(a)+len(b)-1)
 	for i, x := range a {
@@ -144,6 +151,17 @@ func timesValues(a, b []exact.Value) []exact.Value {
 		}
 	}
 	return out
+}
+
+// symbolsIn counts those of irrational coefficients, 1 where there are none.
+func symbolsIn(values []exact.Value) int {
+	total := 1
+	for _, v := range values {
+		if _, rational := v.Rat(); !rational {
+			total += symbolic.Size(v.Node())
+		}
+	}
+	return total
 }
 
 func (w wavePolynomial) plus(o wavePolynomial) wavePolynomial {
