@@ -40,6 +40,8 @@ type analyser struct {
 	budget     breaks.Budget
 	// effort is for the signs of derivatives and for what outweighs what far out; limits has what is kept for the ends.
 	effort, limits series.Effort
+	// isCondition tells that only the domain is asked for.
+	isCondition bool
 	// tooLarge tells that the function takes values that no float64 holds, of which no sign or size can be read.
 	tooLarge bool
 }
@@ -91,23 +93,53 @@ type place struct {
 
 // Function examines n, inlined, in radians and with no other letter than its variable.
 func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
-	if n = symbolic.Unrolled(n); hasSum(n) {
-		return nil, problem.New("work-limit", n.Pos(), n.End())
-	}
-	f, err := program.CompilePoint(n, []string{variable})
+	a, out, err := begin(n, variable, bounds)
 	if err != nil {
 		return nil, err
 	}
+	if !(a.lo < a.hi) {
+		out.Symmetry = "none"
+		return out, nil
+	}
+	a.cut()
+	a.examine()
+	a.try()
+	a.collect(out)
+	return out, nil
+}
+
+// domainOf finds nothing but the domain of a condition; what repeats in it only is not told.
+func domainOf(n expr.Node, variable string, bounds Bounds) (out *Findings, ok bool) {
+	a, out, err := begin(n, variable, bounds)
+	if err != nil || !(a.lo < a.hi) {
+		return nil, false
+	}
+	a.isCondition = true
+	a.cut()
+	a.read()
+	a.collectDomain(out)
+	return out, out.DomainKnown
+}
+
+// begin reads a function and finds its period, the first of its findings.
+func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findings, err error) {
+	if n = symbolic.Unrolled(n); hasSum(n) {
+		return nil, nil, problem.New("work-limit", n.Pos(), n.End())
+	}
+	f, err := program.CompilePoint(n, []string{variable})
+	if err != nil {
+		return nil, nil, err
+	}
 	n = withSettledSteps(n)
 	bounds = bounds.within(n, variable)
-	a := &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
+	a = &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
 		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
 	}
-	out := &Findings{}
+	out = &Findings{}
 	if bounds.Lo == nil && bounds.Hi == nil {
 		if p, ok := periodOf(n, variable, f); ok {
 			number := exactly(p)
@@ -123,15 +155,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	if bounds.Hi != nil {
 		a.hi = bounds.Hi.Float()
 	}
-	if !(a.lo < a.hi) {
-		out.Symmetry = "none"
-		return out, nil
-	}
-	a.cut()
-	a.examine()
-	a.try()
-	a.collect(out)
-	return out, nil
+	return a, out, nil
 }
 
 // Period finds the least period of n alone; n as for Function.
@@ -395,15 +419,20 @@ func (a *analyser) examine() {
 		}
 	}
 	a.places = merged(places)
+	a.read()
+	a.extend()
+	for i := range a.segments {
+		a.approach(i)
+	}
+}
+
+// read makes the segments between the places and evaluates the places themselves.
+func (a *analyser) read() {
 	for i := 1; i < len(a.places); i++ {
 		a.segments = append(a.segments, a.segment(i))
 	}
-	a.extend()
 	for i := range a.places {
 		a.evaluate(i)
-	}
-	for i := range a.segments {
-		a.approach(i)
 	}
 }
 

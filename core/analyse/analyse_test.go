@@ -331,3 +331,41 @@ func TestNoPeriodIsReadFromValuesThatCannotBeCompared(t *testing.T) {
 	assert.Nil(t, nothing.Period, "a constant")
 	assert.Equal(t, "{0}", analyse.Intervals(nothing.Range))
 }
+
+// Worked by hand: cos x = 0 at π/2 + kπ, sin x ≥ 0 on [2kπ, (2k + 1)π], ⌊x⌋ = 0 on [0, 1).
+func TestADomainMayRepeatThoughTheFunctionDoesNot(t *testing.T) {
+	for text, want := range map[string]string{
+		"x + tan(x)":           "(−π/2, π/2)",
+		"x/sin(x)":             "(0, π)",
+		"1/(x sin(x))":         "((−∞, 0) ∪ (0, ∞)) ∩ (0, π), every π",
+		"x + sqrt(sin(x))":     "[0, π]",
+		"x ln(sin(x))":         "(0, π)",
+		"x²/(tan(x) − 1)":      "(−π/2, π/4) ∪ (π/4, π/2)",
+		"sqrt(3/2 − x) sec(x)": "(−∞, 3/2] ∩ (−π/2, π/2), every π",
+		"x/(2 + sin(x))":       "(−∞, ∞)",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.True(t, f.DomainKnown, text)
+		assert.Equal(t, want, f.DomainText(), text)
+		assert.Nil(t, f.Period, text)
+	}
+	assert.Equal(t, "2π", findings(t, "x ln(sin(x))", analyse.Bounds{}).DomainAgain.Period.Text())
+	assert.Equal(t, "π", findings(t, "x + tan(x)", analyse.Bounds{}).DomainAgain.Period.Text())
+}
+
+func TestStepsThatGoOnLeaveTheDomainDecided(t *testing.T) {
+	for text, want := range map[string]string{
+		"x²/floor(x)":                            "(−∞, 0) ∪ [1, ∞)",
+		"ln(floor(x))":                           "[1, ∞)",
+		"sqrt(floor(3x/2))":                      "[0, ∞)",
+		"x/(1 + floor(x))":                       "(−∞, −1) ∪ [0, ∞)",
+		"1/(floor(x)² + 1)":                      "(−∞, ∞)",
+		"floor(x) for x < 0; sqrt(x) for x >= 0": "(−∞, ∞)",
+		"floor(x) for x < 0; sqrt(x) for x >= 4": "(−∞, 0) ∪ [4, ∞)",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.True(t, f.DomainKnown, text)
+		assert.Equal(t, want, f.DomainText(), text)
+	}
+	assert.False(t, findings(t, "x/sin(floor(x))", analyse.Bounds{}).DomainKnown, "how near to 0 the sines of whole numbers come is not seen")
+}

@@ -74,6 +74,9 @@ type Interval struct {
 type Findings struct {
 	Domain, Range           []Interval
 	RangeKnown, DomainKnown bool
+	// DomainAgain is set for a function that does not repeat though gaps of its domain do: the domain is what is both in
+	// Domain and in these intervals.
+	DomainAgain *Repeated
 	// RangeEvery is set where the range is single numbers that go on both ways at this distance; Range then holds one.
 	RangeEvery            *Number
 	YIntercept            *Point

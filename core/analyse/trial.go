@@ -108,14 +108,7 @@ type triedGate struct {
 // at tells that the gate is surely open at x, or surely shut.
 func (g triedGate) at(x float64) (open, shut bool) {
 	v, _ := g.part(interval.Point(x))
-	switch {
-	case v.IsEmpty():
-		return false, false
-	case v.Lo > 0 || v.Hi < 0:
-		open = g.test(v.Lo)
-		return open, !open
-	}
-	return false, v == interval.Point(0) && g.exponent == nil && !g.allowed
+	return g.over(v)
 }
 
 func (a *analyser) triedGates() (list []triedGate) {

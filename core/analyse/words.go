@@ -33,6 +33,27 @@ func Intervals(list []Interval) string {
 	return strings.Join(parts, " ∪ ")
 }
 
+// DomainText writes the domain; what repeats as one period of it.
+func (f *Findings) DomainText() string {
+	if f.DomainAgain == nil {
+		return Intervals(f.Domain)
+	}
+	again := Intervals(f.DomainAgain.Intervals)
+	if IsLine(f.Domain) {
+		return again
+	}
+	once := Intervals(f.Domain)
+	if len(f.Domain) > 1 {
+		once = "(" + once + ")"
+	}
+	return once + " ∩ " + again + ", every " + f.DomainAgain.Period.Text()
+}
+
+// IsLine tells whether the intervals are all real numbers.
+func IsLine(list []Interval) bool {
+	return len(list) == 1 && math.IsInf(list[0].Lo.Value, -1) && math.IsInf(list[0].Hi.Value, 1)
+}
+
 // RangeText writes the range; single numbers that go on both ways as {…, −1, 0, 1, …}.
 func (f *Findings) RangeText() string {
 	if f.RangeEvery == nil {

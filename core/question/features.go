@@ -113,6 +113,16 @@ func (w written) sets(f *analyse.Findings) {
 		return out
 	}
 	w["domain"] = set(f.Domain, f.DomainKnown, analyse.Read, true)
+	if again := f.DomainAgain; again != nil {
+		repeating := set(again.Intervals, true, analyse.Read, false).(map[string]any)
+		repeating["repeat"], repeating["repeatExact"] = jsonNumber(again.Period.Value), exactText(again.Period)
+		if analyse.IsLine(f.Domain) {
+			w["domain"] = repeating
+		} else {
+			domain := w["domain"].(map[string]any)
+			domain["text"], domain["and"] = f.DomainText(), repeating
+		}
+	}
 	w["range"] = set(f.Range, f.RangeKnown, analyse.Signs, false)
 	if f.RangeEvery != nil {
 		reach := w["range"].(map[string]any)

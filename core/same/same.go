@@ -93,7 +93,10 @@ func (c *Comparison) compareDomains(a, b expr.Node) {
 		if err != nil || !f.DomainKnown {
 			return
 		}
-		texts[i] = analyse.Intervals(f.Domain)
+		texts[i] = f.DomainText()
+		if f.DomainAgain != nil {
+			texts[i] += " every " + f.DomainAgain.Period.Text()
+		}
 		if f.Period != nil {
 			texts[i] += " every " + f.Period.Text()
 			if len(f.Domain) == 1 && math.IsInf(f.Domain[0].Lo.Value, -1) {

@@ -101,7 +101,7 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		written[finding] = Line{finding, nameOf(finding, count), d.Typeset(latex), string(how)}
 	}
 	if findings.DomainKnown {
-		put(document.Domain, w.set(findings.Domain, true), analyse.Read)
+		put(document.Domain, w.domain(findings), analyse.Read)
 	}
 	if findings.RangeKnown {
 		put(document.Range, w.reach(findings), analyse.Signs)
@@ -308,6 +308,23 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		text += `\text{, every }` + w.number(*w.period)
 	}
 	return text
+}
+
+// domain writes the domain; one period of what repeats.
+func (w writer) domain(f *analyse.Findings) string {
+	if f.DomainAgain == nil {
+		return w.set(f.Domain, true)
+	}
+	w.period = &f.DomainAgain.Period
+	again := w.set(f.DomainAgain.Intervals, true)
+	if analyse.IsLine(f.Domain) {
+		return again
+	}
+	once := w.set(f.Domain, false)
+	if len(f.Domain) > 1 {
+		once = `\left(` + once + `\right)`
+	}
+	return once + `\cap ` + again
 }
 
 // reach writes the range.
