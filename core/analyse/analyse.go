@@ -374,11 +374,25 @@ func (a *analyser) open(tree expr.Node, x float64) bool {
 			return false
 		}
 		v := f([]float64{x})
+		if v == 0 && !a.isConstant(g.part) {
+			v = a.underflow(g.part, x)
+		}
 		if math.IsNaN(v) || v == 0 && !g.allowsZero(a.variable, x) || v != 0 && !g.test(v) {
 			return false
 		}
 	}
 	return true
+}
+
+// underflow is ±1 for a part that is 0 at x only because no float64 holds a number so small, as e^(−1000); 0 for any other.
+func (a *analyser) underflow(part expr.Node, x float64) float64 {
+	switch v, _ := breaks.Enclose(part, a.variable)(interval.Point(x)); {
+	case v.Lo >= 0 && v.Hi > 0:
+		return 1
+	case v.Hi <= 0 && v.Lo < 0:
+		return -1
+	}
+	return 0
 }
 
 // examine solves f = 0, f′ = 0 and f″ = 0 on every smooth part, and reads the signs between the places.

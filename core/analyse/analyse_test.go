@@ -369,3 +369,16 @@ func TestStepsThatGoOnLeaveTheDomainDecided(t *testing.T) {
 	}
 	assert.False(t, findings(t, "x/sin(floor(x))", analyse.Bounds{}).DomainKnown, "how near to 0 the sines of whole numbers come is not seen")
 }
+
+// e^(x³) is below what a float64 holds from x = −9 on, and is no 0.
+func TestAValueTooSmallForAFloatIsNoGap(t *testing.T) {
+	f := findings(t, "exp(x)/exp(x³ + 6x)", analyse.Bounds{})
+	assert.True(t, f.DomainKnown)
+	assert.Equal(t, "(−∞, ∞)", analyse.Intervals(f.Domain))
+}
+
+// ⌊log₂ x⌋ jumps at every power of 2, endlessly many of them between 0 and the first one that is listed.
+func TestStepsThatCrowdTowardsAGapAreNotToldAsComplete(t *testing.T) {
+	f := findings(t, "floor(ln(x)/ln(2))", analyse.Bounds{})
+	assert.Contains(t, strings.Join(f.Undecided, "; "), "some may be missing: places")
+}

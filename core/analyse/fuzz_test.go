@@ -119,8 +119,15 @@ func (c *claims) has(x float64) bool {
 		return inside(c.f.Domain, x, 0)
 	}
 	p := again.Period.Value
-	x0 := x - p*math.Floor(x/p)
-	return inside(c.f.Domain, x, 0) && (inside(again.Intervals, x0, 0) || inside(again.Intervals, x0-p, 0))
+	if !inside(c.f.Domain, x, 0) {
+		return false
+	}
+	for x0 := x - p*math.Floor(x/p) - p; x0 < 2*p; x0 += p {
+		if inside(again.Intervals, x0, 0) {
+			return true
+		}
+	}
+	return false
 }
 
 func inside(list []analyse.Interval, v, slack float64) bool {

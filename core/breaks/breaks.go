@@ -496,7 +496,7 @@ func (s *search) touching(a, b float64) {
 func (s *search) crowded(a, b float64) bool {
 	for _, t := range s.g.at {
 		swings, before := 0, 0.0
-		for h := b - a; a+h != a; h /= 4 {
+		for h := b - a; a+h != a; h *= 0.31 { // no power of 2, which log₂ would not see
 			if d := s.at(a+h) - t; math.Abs(d) > 1e-6 {
 				if d*before < 0 {
 					swings++
