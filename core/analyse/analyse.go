@@ -40,6 +40,8 @@ type analyser struct {
 	budget     breaks.Budget
 	// effort is for the signs of derivatives and for what outweighs what far out; limits has what is kept for the ends.
 	effort, limits series.Effort
+	staircase  *staircase
+	stairsRead bool
 	// isCondition tells that only the domain is asked for.
 	isCondition bool
 	// tooLarge tells that the function takes values that no float64 holds, of which no sign or size can be read.
@@ -670,6 +672,9 @@ const maxPutIn = 200
 
 // number puts x into a simplified formula.
 func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
+	if e := exact.Of(n); !depends(n, a.variable) && isReadable(e.Node()) && !math.IsNaN(e.Float()) {
+		return exactly(e), true
+	}
 	f, err := program.CompilePoint(n, []string{a.variable})
 	if err != nil {
 		return Number{}, false

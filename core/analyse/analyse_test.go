@@ -164,7 +164,7 @@ func TestAConstantInDisguiseHasItsGapsOnly(t *testing.T) {
 	for text, want := range map[string][2]string{
 		"sin²x + cos²x": {"(−∞, ∞)", "{1}"}, "sin²(x)/2 + cos²(x)/2": {"(−∞, ∞)", "{1/2}"}, "sec²x − tan²x": {"(−π/2, π/2)", "{1}"},
 		"tan x cot x": {"(−π/2, 0) ∪ (0, π/2)", "{1}"}, "cos x/cos x": {"(−π/2, π/2)", "{1}"}, "√(sin x) − √(sin x)": {"[0, π]", "{0}"},
-		"√(2 + sin x)/√(2 + sin x)": {"(−∞, ∞)", "{1}"}, "arctan x + arctan(1/x)": {"(−∞, 0) ∪ (0, ∞)", "{−π/2} ∪ {π/2}"},
+		"√(2 + sin x)/√(2 + sin x)": {"(−∞, ∞)", "{1}"}, "arctan x + arctan(1/x)": {"(−∞, 0) ∪ (0, ∞)", "{−π/2, π/2}"},
 	} {
 		f := findings(t, text, analyse.Bounds{})
 		assert.Equal(t, want, [2]string{analyse.Intervals(f.Domain), analyse.Intervals(f.Range)}, text)
@@ -234,6 +234,22 @@ func TestStairsTakeSingleNumbersThatGoOn(t *testing.T) {
 	assert.Nil(t, f.RangeEvery)
 }
 
+// A step of anything takes the whole numbers that its inside lets it: ⌊√x⌋ those from 0 on (Concrete Mathematics, 3.2), the
+// others by hand.
+func TestAStepOfAnythingTakesTheWholeNumbersOfItsRange(t *testing.T) {
+	for text, want := range map[string]string{
+		"floor(sqrt(x))": "{0, 1, 2, …}", "ceil(sqrt(x))": "{0, 1, 2, …}", "2 − 3floor(x²)": "{…, −4, −1, 2}", "floor(e^x)": "{0, 1, 2, …}",
+		"ceil(e^x)": "{1, 2, 3, …}", "floor(−x²)": "{…, −2, −1, 0}", "floor(1/x)": "{…, −1, 0, 1, …}", "floor(ln(x))": "{…, −1, 0, 1, …}",
+		"floor(|x|)": "{0, 1, 2, …}", "floor(sin(x²))": "{−1, 0, 1}", "floor(tan(x))": "{…, −1, 0, 1, …}", "floor(4/(1 + x²))": "{0, 1, 2, 3, 4}",
+		"ceil(4/(1 + x²))": "{1, 2, 3, 4}", "floor(arctan(x))": "{−2, −1, 0, 1}", "floor(x²)/2 for 0 ≤ x < 2": "{0, 1/2, 1, 3/2}",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		require.True(t, f.RangeKnown, text)
+		assert.Equal(t, want, f.RangeText(), text)
+	}
+	assert.False(t, findings(t, "floor(x + 1/x)", analyse.Bounds{}).RangeKnown, "from −2 to 2 its inside takes nothing")
+}
+
 // Each of these once took minutes or would not end.
 func TestFindingsComeToAnEnd(t *testing.T) {
 	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "tan(tan(tan x))²", "tan(2x)(4x + sin x)/cosh(x²)", "e^(e^(e^x))",
@@ -251,7 +267,7 @@ func TestSinglePlacesCountForPeriodsAndSymmetry(t *testing.T) {
 	f := findings(t, "ceil(x) − floor(x)", analyse.Bounds{})
 	require.NotNil(t, f.Period)
 	assert.Equal(t, 1.0, f.Period.Value)
-	assert.Equal(t, "{0} ∪ {1}", analyse.Intervals(f.Range))
+	assert.Equal(t, "{0, 1}", analyse.Intervals(f.Range))
 	assert.Equal(t, "even", f.Symmetry)
 	for text, want := range map[string]string{
 		"floor(x) + 1/2":     "none", // 1/2 at 0
@@ -321,7 +337,7 @@ func TestStepsOfAPartThatEndsAreAllFound(t *testing.T) {
 	f := findings(t, "floor(arcsin(−x))", analyse.Bounds{})
 	assert.Empty(t, f.Undecided)
 	assert.Equal(t, "[−1, 1]", analyse.Intervals(f.Domain))
-	assert.Equal(t, "{−2} ∪ {−1} ∪ {0} ∪ {1}", analyse.Intervals(f.Range))
+	assert.Equal(t, "{−2, −1, 0, 1}", analyse.Intervals(f.Range))
 	assert.Len(t, f.Jumps, 3, "where the angle is −1, 0 and 1")
 }
 

@@ -314,7 +314,7 @@ func (a *analyser) collectFarOut(out *Findings) {
 		switch {
 		case s.tree != nil && a.beyond("places", s.lo, s.hi) && hasJumps(a.n):
 			// Far out the formula is another one at every step; stairs go on as they are, near to no line.
-			if _, _, stairs := a.stairs(); !stairs {
+			if stairs, ok := a.stairs(); !ok || !stairs.goesOn() {
 				a.unsettled["the behaviour far out"] = true
 			}
 		case s.tree == nil || isLine(s):
@@ -471,8 +471,8 @@ func (a *analyser) collectUndecided(out *Findings) {
 // known it takes at least what lies between its ends, being continuous there; the range is known when no value outside
 // of what is surely taken is possible.
 func (a *analyser) collectRange(out *Findings) {
-	if one, every, ok := a.stairs(); ok {
-		out.Range, out.RangeEvery, out.RangeKnown = []Interval{{one, one, true, true}}, &every, true
+	if stairs, ok := a.stairs(); ok && stairs.tell(out) {
+		out.RangeKnown = true
 		return
 	}
 	var list []Interval

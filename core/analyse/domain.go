@@ -202,7 +202,7 @@ func (a *analyser) domainWithoutSteps(out *Findings) bool {
 		c, ok := n.(*expr.Call)
 		return ok && (c.Name == "floor" || c.Name == "ceil")
 	}
-	if a.period > 0 || !expr.Any(a.n, isStep) || hasPieces(a.n) {
+	if !expr.Any(a.n, isStep) || hasPieces(a.n) {
 		return false
 	}
 	for _, g := range a.gates() {
@@ -219,7 +219,7 @@ func (a *analyser) domainWithoutSteps(out *Findings) bool {
 		return n
 	}
 	f, ok := domainOf(without(a.n), a.variable, a.bounds)
-	if !ok || f.Period != nil {
+	if !ok || (f.Period != nil) != (a.period > 0) || f.Period != nil && !close(f.Period.Value, a.period) {
 		return false
 	}
 	out.Domain, out.DomainKnown = f.Domain, true

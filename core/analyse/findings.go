@@ -77,8 +77,10 @@ type Findings struct {
 	// DomainAgain is set for a function that does not repeat though gaps of its domain do: the domain is what is both in
 	// Domain and in these intervals.
 	DomainAgain *Repeated
-	// RangeEvery is set where the range is single numbers that go on both ways at this distance; Range then holds one.
+	// RangeEvery is set where the range is single numbers that go on at this distance; Range then holds one. RangeWay is 1
+	// where they go up from it, −1 where they go down, 0 for both.
 	RangeEvery            *Number
+	RangeWay              int
 	YIntercept            *Point
 	Zeros, Maxima, Minima []Point
 	Inflections           []Point

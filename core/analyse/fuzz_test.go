@@ -107,6 +107,9 @@ func (c *claims) onStep(x float64) bool {
 func (c *claims) takes(y, slack float64) bool {
 	if every := c.f.RangeEvery; every != nil {
 		one := c.f.Range[0].Lo.Value
+		if way := float64(c.f.RangeWay); way*(y-one) < -slack {
+			return false
+		}
 		return math.Abs(y-one-every.Value*math.Round((y-one)/every.Value)) <= slack
 	}
 	return inside(c.f.Range, y, slack)

@@ -4,6 +4,7 @@ import (
 	"math"
 	"strings"
 
+	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/number"
 )
@@ -21,17 +22,41 @@ func (n Number) Text() string {
 	return "≈" + number.Format(n.Value, 6)
 }
 
-// Intervals writes a union of intervals: (−∞, 2) ∪ (2, ∞), {0} for a single number, ∅ for none.
+// Intervals writes a union of intervals: (−∞, 2) ∪ (2, ∞), {0, 1} for single numbers, ∅ for none.
 func Intervals(list []Interval) string {
 	if len(list) == 0 {
 		return "∅"
 	}
 	var parts []string
-	for _, i := range list {
-		parts = append(parts, i.Text())
+	for _, set := range Sets(list) {
+		if !set[0].IsSingle() {
+			parts = append(parts, set[0].Text())
+			continue
+		}
+		var numbers []string
+		for _, i := range set {
+			numbers = append(numbers, i.Lo.Text())
+		}
+		parts = append(parts, "{"+strings.Join(numbers, ", ")+"}")
 	}
 	return strings.Join(parts, " ∪ ")
 }
+
+// Sets groups intervals as they are written: neighbouring single numbers together, any other one alone.
+func Sets(list []Interval) (sets [][]Interval) {
+	for k, i := range list {
+		if k > 0 && i.IsSingle() && list[k-1].IsSingle() {
+			last := &sets[len(sets)-1]
+			*last = append(*last, i)
+			continue
+		}
+		sets = append(sets, []Interval{i})
+	}
+	return sets
+}
+
+// IsSingle tells whether an interval is one number.
+func (i Interval) IsSingle() bool { return i.Lo.Value == i.Hi.Value }
 
 // DomainText writes the domain; what repeats as one period of it.
 func (f *Findings) DomainText() string {
@@ -54,7 +79,7 @@ func IsLine(list []Interval) bool {
 	return len(list) == 1 && math.IsInf(list[0].Lo.Value, -1) && math.IsInf(list[0].Hi.Value, 1)
 }
 
-// RangeText writes the range; single numbers that go on both ways as {…, −1, 0, 1, …}.
+// RangeText writes the range; single numbers that go on as {…, −1, 0, 1, …} or {0, 1, 2, …}.
 func (f *Findings) RangeText() string {
 	if f.RangeEvery == nil {
 		return Intervals(f.Range)
@@ -63,18 +88,28 @@ func (f *Findings) RangeText() string {
 	for _, n := range f.RangeSample() {
 		numbers = append(numbers, n.Text())
 	}
-	return "{…, " + strings.Join(numbers, ", ") + ", …}"
+	if f.RangeWay <= 0 {
+		numbers = append([]string{"…"}, numbers...)
+	}
+	if f.RangeWay >= 0 {
+		numbers = append(numbers, "…")
+	}
+	return "{" + strings.Join(numbers, ", ") + "}"
 }
 
-// RangeSample are three neighbours of a range that goes on both ways.
+// RangeSample are three neighbours, in order, of a range of single numbers that go on: the last ones where it has an end.
 func (f *Findings) RangeSample() []Number {
 	one, every := valueOf(f.Range[0].Lo), valueOf(*f.RangeEvery)
-	return []Number{exactly(one.Minus(every)), exactly(one), exactly(one.Plus(every))}
+	var numbers []Number
+	for k := -1; k <= 1; k++ {
+		numbers = append(numbers, exactly(one.Plus(every.Times(exact.Int(int64(k+f.RangeWay))))))
+	}
+	return numbers
 }
 
 // Text writes one interval.
 func (i Interval) Text() string {
-	if i.Lo.Value == i.Hi.Value {
+	if i.IsSingle() {
 		return "{" + i.Lo.Text() + "}"
 	}
 	left, right := "(", ")"

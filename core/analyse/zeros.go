@@ -447,8 +447,8 @@ const maxRecognised, maxCompared = 120, 90
 // maxPairs bounds the quotients of terms that are compared, all their sizes together.
 const maxPairs = 3000
 
-// recognised tries short fractions and multiples of π/12 next to a bracketed zero, and keeps one at which the formula is
-// exactly 0.
+// recognised tries short fractions, their square roots and multiples of π/12 next to a bracketed zero, and keeps one at
+// which the formula is exactly 0.
 func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 	if symbolic.Size(n) > maxRecognised {
 		return Number{}, false
@@ -470,6 +470,19 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 			if try(e) {
 				return exactly(e), true
 			}
+		}
+	}
+	for _, q := range []int64{1, 2, 3, 4} {
+		p := math.Round(v * v * float64(q))
+		if p > 1e6 || math.Abs(math.Sqrt(p/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
+			continue
+		}
+		e := exact.Of(&expr.Call{Name: "sqrt", Args: []expr.Node{symbolic.Ratio(big.NewRat(int64(p), q))}})
+		if v < 0 {
+			e = e.Neg()
+		}
+		if try(e) {
+			return exactly(e), true
 		}
 	}
 	return Number{}, false

@@ -127,6 +127,7 @@ func (w written) sets(f *analyse.Findings) {
 	if f.RangeEvery != nil {
 		reach := w["range"].(map[string]any)
 		reach["text"], reach["repeat"] = f.RangeText(), jsonNumber(f.RangeEvery.Value)
+		reach["way"] = ways[f.RangeWay]
 	}
 	for name, intervals := range map[string][]analyse.Interval{"increasing": f.Rising, "decreasing": f.Falling,
 		"concaveUp": f.ConcaveUp, "concaveDown": f.ConcaveDown} {
@@ -153,6 +154,9 @@ func (w written) points(f *analyse.Findings) {
 			"right": jsonNumber(j.Right.Value), "value": jsonNumber(j.Value.Value), "how": j.How}
 	})
 }
+
+// ways says in words which way single numbers go on.
+var ways = map[int]string{-1: "down", 0: "both", 1: "up"}
 
 // sides says in words where an asymptote is neared.
 var sides = map[int]string{-1: "left", 0: "both", 1: "right"}

@@ -300,8 +300,16 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		return ""
 	}
 	var parts []string
-	for _, i := range list {
-		parts = append(parts, w.interval(i))
+	for _, set := range analyse.Sets(list) {
+		if !set[0].IsSingle() {
+			parts = append(parts, w.interval(set[0]))
+			continue
+		}
+		var numbers []string
+		for _, i := range set {
+			numbers = append(numbers, w.number(i.Lo))
+		}
+		parts = append(parts, `\{`+strings.Join(numbers, `,\;`)+`\}`)
 	}
 	text := strings.Join(parts, `\cup `)
 	if whole := math.IsInf(list[0].Lo.Value, -1); onAxis && w.period != nil && !whole {
@@ -332,17 +340,20 @@ func (w writer) reach(f *analyse.Findings) string {
 	if f.RangeEvery == nil {
 		return w.set(f.Range, false)
 	}
-	text := `\{\ldots`
+	var numbers []string
 	for _, n := range f.RangeSample() {
-		text += `,\;` + w.number(n)
+		numbers = append(numbers, w.number(n))
 	}
-	return text + `,\;\ldots\}`
+	if f.RangeWay <= 0 {
+		numbers = append([]string{`\ldots`}, numbers...)
+	}
+	if f.RangeWay >= 0 {
+		numbers = append(numbers, `\ldots`)
+	}
+	return `\{` + strings.Join(numbers, `,\;`) + `\}`
 }
 
 func (w writer) interval(i analyse.Interval) string {
-	if i.Lo.Value == i.Hi.Value {
-		return `\{` + w.number(i.Lo) + `\}`
-	}
 	left, right := "(", ")"
 	if i.LoClosed {
 		left = "["
