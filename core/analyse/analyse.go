@@ -210,12 +210,19 @@ func (a *analyser) cut() {
 		}
 	}
 	a.places = inner
+	if len(inner) > maxPlaces {
+		// Nobody reads a list of so many places, and what lies between them would take seconds.
+		a.places = []place{start, end}
+		for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
+			a.unsettled[list] = true
+		}
+	}
 }
 
 // addCut adds the places inside (lo, hi) where a part is 0. Where there is no closed form they are looked for between
 // those that are known, after those where the part itself begins or ends: no search may pass over a gap.
 func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []place {
-	if !depends(part, a.variable) {
+	if !depends(part, a.variable) || len(places) > maxPlaces {
 		return places
 	}
 	n := symbolic.Simplify(part).Node
@@ -225,7 +232,7 @@ func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []plac
 	for _, g := range gatesOf(n, fractionOf) {
 		places = a.addCut(places, g.part, lo, hi)
 	}
-	for i, known := 1, slices.Clone(places); i < len(known); i++ {
+	for i, known := 1, slices.Clone(places); i < len(known) && len(places) <= maxPlaces; i++ {
 		from, to := math.Max(lo, known[i-1].x.Value), math.Min(hi, known[i].x.Value)
 		if from < to && a.open(n, between(from, to)) {
 			places = a.add(places, n, from, to)
