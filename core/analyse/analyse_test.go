@@ -296,6 +296,7 @@ func TestTurnsInSteepPlacesAreFound(t *testing.T) {
 		{"cosh(x³) + x² + 4x", -1, -0.9, func(x float64) float64 { return 3*x*x*math.Sinh(x*x*x) + 2*x + 4 }},
 		{"4/ln(x) + 500x", 1e-5, 1e-3, func(x float64) float64 { return 500 - 4/(x*math.Pow(math.Log(x), 2)) }},
 		{"cosh(2x) − tan(2x)", 11*math.Pi/4 - 1e-3, 11*math.Pi/4 - 1e-5, func(x float64) float64 { return 2*math.Sinh(2*x) - 2/math.Pow(math.Cos(2*x), 2) }},
+		{"sinh(x) + ln(10 − x)", 10 - 1e-3, 10 - 1e-5, func(x float64) float64 { return math.Cosh(x) - 1/(10-x) }},
 		{"sqrt(tan(x)) − x²", 3*math.Pi + 1e-5, 3*math.Pi + 1e-2, func(x float64) float64 { return 1/(2*math.Sqrt(math.Tan(x))*math.Pow(math.Cos(x), 2)) - 2*x }},
 	} {
 		require.Negative(t, c.slope(c.lo)*c.slope(c.hi), c.text)

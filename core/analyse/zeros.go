@@ -321,7 +321,12 @@ func (a *analyser) bracketedFactor(n expr.Node, lo, hi float64) zeroSet {
 	margin := 1e-9 * math.Max(to-from, 1+math.Max(math.Abs(from), math.Abs(to)))
 	afterLo, beforeHi := a.faded(n, lo, values, 1), a.faded(n, hi, values, -1)
 	for _, v := range values {
-		if v <= lo+margin || v >= hi-margin || v < afterLo || v > beforeHi {
+		if v <= lo+margin || v >= hi-margin {
+			// The end's own zero, unless there is none.
+			out.complete = out.complete && !(v > lo && v <= lo+margin && isOffZero(n, a.variable, lo)) && !(v < hi && v >= hi-margin && isOffZero(n, a.variable, hi))
+			continue
+		}
+		if v < afterLo || v > beforeHi {
 			continue
 		}
 		x, how := Number{Value: v}, Bracketed
@@ -355,8 +360,17 @@ func (a *analyser) fadesTo(n expr.Node, end, distance float64, side int) bool {
 	if h == 0 {
 		return false
 	}
+	if isOffZero(n, a.variable, end) {
+		return false
+	}
 	f, err := program.CompilePoint(n, []string{a.variable})
 	return err == nil && math.Abs(f([]float64{end + float64(side)*distance/2})) <= 1e-10*math.Abs(f([]float64{end + float64(side)*h}))
+}
+
+// isOffZero tells that a formula is surely not 0 at x.
+func isOffZero(n expr.Node, variable string, x float64) bool {
+	v, _ := breaks.Enclose(n, variable)(interval.Point(x))
+	return v.Lo > 0 || v.Hi < 0
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of
