@@ -40,8 +40,8 @@ type analyser struct {
 	budget     breaks.Budget
 	// effort is for the signs of derivatives and for what outweighs what far out; limits has what is kept for the ends.
 	effort, limits series.Effort
-	staircase  *staircase
-	stairsRead bool
+	staircase      *staircase
+	stairsRead     bool
 	// isCondition tells that only the domain is asked for.
 	isCondition bool
 	// tooLarge tells that the function takes values that no float64 holds, of which no sign or size can be read.
@@ -132,7 +132,7 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 	if err != nil {
 		return nil, nil, err
 	}
-	n = withSettledSteps(n)
+	n = plainRoots(withSettledSteps(n), variable)
 	bounds = bounds.within(n, variable)
 	a = &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
@@ -654,10 +654,17 @@ func (a *analyser) vanishes(part expr.Node, x Number) bool {
 // maxExactSize bounds what is worth reading as an exact value.
 const maxExactSize = 24
 
+// mostUnderRoot is the largest number under a fourth or higher root that says more than decimals do.
+var mostUnderRoot = big.NewRat(999, 1)
+
 // isReadable tells whether an exact value says more than its decimals: no waves of inverse waves, not too long.
 func isReadable(n expr.Node) bool {
 	readable := symbolic.Size(n) <= maxExactSize
 	expr.Walk(n, func(n expr.Node) bool {
+		if p, ok := n.(*expr.Binary); ok && p.Op == expr.Pow {
+			base, isNumber := p.L.(*expr.Number)
+			readable = readable && !(isNumber && base.Value.Cmp(mostUnderRoot) > 0)
+		}
 		if c, ok := n.(*expr.Call); ok {
 			switch c.Name {
 			case "sqrt", "cbrt", "root", "ln", "log":
@@ -732,7 +739,10 @@ func (a *analyser) reaches(s *segment, end Number, side int) bool {
 func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 	if !p.x.IsFinite() {
 		probe := between(s.lo.Value, s.hi.Value)
-		return a.limits.FarOut(s.simple, a.variable, -side, probe)
+		if b := a.limits.FarOut(s.simple, a.variable, -side, probe); b.Kind != series.Unknown {
+			return b
+		}
+		return a.limitThrough(s.simple, -side, probe)
 	}
 	if !p.cut || p.border {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}

@@ -541,6 +541,9 @@ func (a *analyser) collectRange(out *Findings) {
 		v, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: a.lo, Hi: a.hi})
 		possible = covers(taken, v)
 	}
+	if !possible && a.bounds.Lo == nil && a.bounds.Hi == nil {
+		taken, possible = rangeThrough(a.n, a.variable)
+	}
 	if possible && !a.tryRange(taken) {
 		possible, a.refuted["range"] = false, true
 	}

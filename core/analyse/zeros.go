@@ -238,7 +238,8 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 	return out
 }
 
-// numerator is that of n as one fraction, worked out once a formula; n itself where it would grow too long.
+// numerator is that of n as one fraction, without the roots and powers of e that are not 0 inside a segment, worked out once
+// a formula; n itself where it would grow too long.
 func (a *analyser) numerator(n expr.Node) expr.Node {
 	key := expr.Text(n)
 	above, known := a.numerators[key]
@@ -246,6 +247,9 @@ func (a *analyser) numerator(n expr.Node) expr.Node {
 		var ok bool
 		if above, _, ok = symbolic.Together(n); !ok {
 			above = n
+		}
+		if plain, ok := symbolic.WithoutRoots(above, a.variable); ok {
+			above = plain
 		}
 		a.numerators[key] = above
 	}
@@ -486,17 +490,27 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 			}
 		}
 	}
-	for _, q := range []int64{1, 2, 3, 4} {
-		p := math.Round(v * v * float64(q))
-		if p > 1e6 || math.Abs(math.Sqrt(p/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
-			continue
-		}
-		e := exact.Of(&expr.Call{Name: "sqrt", Args: []expr.Node{symbolic.Ratio(big.NewRat(int64(p), q))}})
-		if v < 0 {
-			e = e.Neg()
-		}
-		if try(e) {
-			return exactly(e), true
+	return recognisedRoot(v, try)
+}
+
+// recognisedRoot tries square roots of short fractions and of such parts of π.
+func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
+	for _, unit := range []struct {
+		size float64
+		node expr.Node
+	}{{1, expr.Num(1)}, {math.Pi, pi()}} {
+		for _, q := range []int64{1, 2, 3, 4, 6} {
+			p := math.Round(v * v / unit.size * float64(q))
+			if p > 1e6 || math.Abs(math.Sqrt(p*unit.size/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
+				continue
+			}
+			e := exact.Of(&expr.Call{Name: "sqrt", Args: []expr.Node{times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node)}})
+			if v < 0 {
+				e = e.Neg()
+			}
+			if try(e) {
+				return exactly(e), true
+			}
 		}
 	}
 	return Number{}, false

@@ -2,6 +2,7 @@ package symbolic
 
 import (
 	"math/big"
+	"slices"
 	"sort"
 
 	"parvix/core/expr"
@@ -306,6 +307,66 @@ func missing(all, part []factor) []factor {
 		}
 	}
 	return out
+}
+
+// WithoutRoots divides the terms of a sum by the least power of every base that has a broken exponent in one of them, and
+// by a power of e that all have: with x as its letter, the result is 0 where the sum is, as long as those bases are not.
+func WithoutRoots(n expr.Node, x string) (expr.Node, bool) {
+	terms, ok := Numerator(n)
+	if !ok || len(terms) < 2 {
+		return n, false
+	}
+	divisor := Term{Coefficient: one}
+	for _, f := range terms[0].Factors {
+		if c, is := f.Base.(*expr.Constant); is && c.Name == "e" && !slices.ContainsFunc(terms, func(t Term) bool { return t.exponentOf(f.Base) == nil }) {
+			divisor.Factors = append(divisor.Factors, f)
+		}
+	}
+	seen := map[string]bool{}
+	for _, t := range terms {
+		for _, f := range t.Factors {
+			key := expr.Text(f.Base)
+			if e, numeric := Fraction(f.Exponent); numeric && !e.IsInt() && !seen[key] && slices.Contains(expr.Names(f.Base), x) {
+				seen[key] = true
+				divisor.Factors = append(divisor.Factors, Factor{f.Base, Ratio(leastExponent(terms, f.Base))})
+			}
+		}
+	}
+	if len(divisor.Factors) == 0 {
+		return n, false
+	}
+	var sum expr.Node = num(0)
+	for _, t := range terms {
+		sum = add(sum, t.Over(divisor).Product())
+	}
+	above, _, ok := Together(sum)
+	return above, ok
+}
+
+// exponentOf is that of a base, nil where the term has none.
+func (t Term) exponentOf(base expr.Node) expr.Node {
+	for _, f := range t.Factors {
+		if expr.Equal(f.Base, base) {
+			return f.Exponent
+		}
+	}
+	return nil
+}
+
+func leastExponent(terms []Term, base expr.Node) *big.Rat {
+	var least *big.Rat
+	for _, t := range terms {
+		e := new(big.Rat)
+		if exponent := t.exponentOf(base); exponent != nil {
+			if f, numeric := Fraction(exponent); numeric {
+				e = f
+			}
+		}
+		if least == nil || e.Cmp(least) < 0 {
+			least = e
+		}
+	}
+	return least
 }
 
 // Over divides by another term; factors of the same base are put together.
