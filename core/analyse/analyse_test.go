@@ -360,6 +360,7 @@ func TestADomainMayRepeatThoughTheFunctionDoesNot(t *testing.T) {
 		"x²/(tan(x) − 1)":      "(−π/2, π/4) ∪ (π/4, π/2)",
 		"sqrt(3/2 − x) sec(x)": "(−∞, 3/2] ∩ (−π/2, π/2), every π",
 		"x/(2 + sin(x))":       "(−∞, ∞)",
+		"x tan(x)/arctan(0)":   "∅",
 	} {
 		f := findings(t, text, analyse.Bounds{})
 		assert.True(t, f.DomainKnown, text)

@@ -159,13 +159,15 @@ func (a *analyser) domainRepeats(out *Findings) bool {
 	if !ok || once.Period != nil {
 		return false
 	}
-	out.Domain, out.DomainAgain = once.Domain, &Repeated{again.Domain, *again.Period}
+	if out.Domain = once.Domain; len(out.Domain) > 0 {
+		out.DomainAgain = &Repeated{again.Domain, *again.Period}
+	}
 	return true
 }
 
 // factors are the conditions on each factor where a product must not be 0, else the gate itself.
 func (g gate) factors(variable string) (list []gate) {
-	if g.allowed || g.exponent != nil || !g.test(1) || !g.test(-1) {
+	if g.allowed || g.exponent != nil || !g.test(1) || !g.test(-1) || !depends(g.part, variable) {
 		return []gate{g}
 	}
 	for _, f := range factorsOf(g.part, variable) {
