@@ -219,11 +219,17 @@ func (a *analyser) slopesAt(i int, left, right *segment) (l, r series.Behaviour,
 	if p.x.Exact == nil {
 		return l, r, false
 	}
-	x := exact.Of(p.x.Exact)
-	l = a.effort.Near(left.first, a.variable, x, -1, between(left.lo.Value, left.hi.Value))
-	r = a.effort.Near(right.first, a.variable, x, 1, between(right.lo.Value, right.hi.Value))
+	l, r = a.slopeBeside(p.x, left, -1), a.slopeBeside(p.x, right, 1)
 	decided := func(b series.Behaviour) bool { return b.Kind != series.Unknown && b.Kind != series.Restless }
 	return l, r, decided(l) && decided(r)
+}
+
+// slopeBeside is the limit of a segment's slope at its end: the slope's value where it has one there, being continuous.
+func (a *analyser) slopeBeside(x Number, s *segment, side int) series.Behaviour {
+	if slope, ok := a.valueAt(s.first, x, true); ok {
+		return series.Behaviour{Kind: series.Finite, Limit: valueOf(slope)}
+	}
+	return a.effort.Near(s.first, a.variable, exact.Of(x.Exact), side, between(s.lo.Value, s.hi.Value))
 }
 
 // bendsThrough tells whether a curve that bends one way on both sides of place i does so across it: its slope goes on in

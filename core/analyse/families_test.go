@@ -11,6 +11,7 @@ import (
 	"github.com/stretchr/testify/assert"
 
 	"parvix/core/analyse"
+	"parvix/core/breaks"
 	"parvix/core/exact"
 	"parvix/core/program"
 )
@@ -56,7 +57,7 @@ func TestFindingsOfFamiliesAreTrueAndComplete(t *testing.T) {
 			}
 			value, err := program.CompilePoint(n, []string{"x"})
 			assert.NoError(t, err, text)
-			c := claims{t, n, text, value, f}
+			c := claims{t, n, text, value, f, breaks.Enclose(n, "x")}
 			c.domainAndRange()
 			c.zeros()
 			c.extrema()
@@ -94,7 +95,7 @@ func TestFindingsOfFamiliesOnAnInterval(t *testing.T) {
 					return math.NaN()
 				}
 				return value(in)
-			}, f}
+			}, f, breaks.Enclose(n, "x")}
 			c.domainAndRange()
 			c.zeros()
 			c.extrema()

@@ -29,7 +29,7 @@ func FuzzFindings(f *testing.F) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		c := claims{t, n, expr.Text(n), value, findings}
+		c := claims{t, n, expr.Text(n), value, findings, breaks.Enclose(n, "x")}
 		c.domainAndRange()
 		c.zeros()
 		c.extrema()
@@ -44,6 +44,8 @@ type claims struct {
 	text  string
 	value program.Point
 	f     *analyse.Findings
+	// enclose bounds the values, with what is rounded.
+	enclose breaks.Enclosure
 }
 
 func (c *claims) at(x float64) float64 { return c.value([]float64{x}) }
@@ -63,7 +65,7 @@ func (c *claims) rough(x float64) float64 {
 	v := c.at(x)
 	rough := 1e-9 * (1 + math.Abs(v))
 	// A constant may be rounded too: cos(sinh 30) is the cosine of 5·10¹².
-	if e, _ := breaks.Enclose(c.n, "x")(interval.Point(x)); !e.IsEmpty() && e.Hi-e.Lo < math.Inf(1) {
+	if e, _ := c.enclose(interval.Point(x)); !e.IsEmpty() && e.Hi-e.Lo < math.Inf(1) {
 		rough += e.Hi - e.Lo
 	}
 	for _, beside := range []float64{c.at(x + h), c.at(x - h)} {

@@ -504,12 +504,18 @@ func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
 			if p > 1e6 || math.Abs(math.Sqrt(p*unit.size/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
 				continue
 			}
-			e := exact.Of(&expr.Call{Name: "sqrt", Args: []expr.Node{times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node)}})
+			square := exact.Of(times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
+			root := expr.Node(&expr.Call{Name: "sqrt", Args: []expr.Node{square.Node()}})
 			if v < 0 {
-				e = e.Neg()
+				root = &expr.Neg{X: root}
 			}
-			if try(e) {
+			e := exact.Of(root)
+			switch {
+			case !try(e):
+			case unit.size == 1:
 				return exactly(e), true
+			default:
+				return Number{root, e.Float()}, true // √(5π/2) is shorter than √10·√π/2
 			}
 		}
 	}
