@@ -535,7 +535,7 @@ func (a *analyser) beyond(list string, places ...Number) bool {
 
 // extend carries signs beyond the window where f′ repeats itself and never changes its sign, as 1 − sin x.
 func (a *analyser) extend() {
-	if len(a.segments) < 3 || a.period > 0 || a.segments[1].first == nil {
+	if len(a.segments) < 3 || a.period > 0 || a.segments[1].first == nil || a.endless["places"] {
 		return
 	}
 	first, last := &a.segments[0], &a.segments[len(a.segments)-1]

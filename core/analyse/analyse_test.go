@@ -361,6 +361,7 @@ func TestADomainMayRepeatThoughTheFunctionDoesNot(t *testing.T) {
 		"sqrt(3/2 − x) sec(x)": "(−∞, 3/2] ∩ (−π/2, π/2), every π",
 		"x/(2 + sin(x))":       "(−∞, ∞)",
 		"x tan(x)/arctan(0)":   "∅",
+		"tan(x)/((3 − 3)x)":    "∅",
 	} {
 		f := findings(t, text, analyse.Bounds{})
 		assert.True(t, f.DomainKnown, text)
@@ -399,4 +400,13 @@ func TestAValueTooSmallForAFloatIsNoGap(t *testing.T) {
 func TestStepsThatCrowdTowardsAGapAreNotToldAsComplete(t *testing.T) {
 	f := findings(t, "floor(ln(x)/ln(2))", analyse.Bounds{})
 	assert.Contains(t, strings.Join(f.Undecided, "; "), "some may be missing: places")
+}
+
+// x + tan x rises wherever it has a value, but between two gaps only; what lies outside the window has gaps too.
+func TestNothingRisesAcrossGapsThatAreNotListed(t *testing.T) {
+	f := findings(t, "x + tan(x)", analyse.Bounds{Left: -6, Right: 6})
+	require.NotEmpty(t, f.Rising)
+	for _, i := range f.Rising {
+		assert.LessOrEqual(t, i.Hi.Value-i.Lo.Value, math.Pi+1e-9, i.Text())
+	}
 }

@@ -8,6 +8,7 @@ import (
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/symbolic"
 )
 
 // collectDomain joins segments with a value over places with one.
@@ -167,7 +168,7 @@ func (a *analyser) domainRepeats(out *Findings) bool {
 
 // factors are the conditions on each factor where a product must not be 0, else the gate itself.
 func (g gate) factors(variable string) (list []gate) {
-	if g.allowed || g.exponent != nil || !g.test(1) || !g.test(-1) || !depends(g.part, variable) {
+	if g.allowed || g.exponent != nil || !g.test(1) || !g.test(-1) || !depends(symbolic.Simplify(g.part).Node, variable) {
 		return []gate{g}
 	}
 	for _, f := range factorsOf(g.part, variable) {

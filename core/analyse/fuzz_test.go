@@ -232,6 +232,13 @@ func (c *claims) runs() {
 	}{{"increasing", c.f.Rising, 1, false}, {"decreasing", c.f.Falling, -1, false}, {"concave up", c.f.ConcaveUp, 1, true}, {"concave down", c.f.ConcaveDown, -1, true}} {
 		for _, i := range run.list {
 			lo, hi := math.Max(i.Lo.Value, -9), math.Min(i.Hi.Value, 9)
+			if run.bend {
+				// Bends far out are lost in rounding; a slope is not.
+			} else if math.IsInf(i.Lo.Value, -1) {
+				lo = math.Min(hi-1, -37)
+			} else if math.IsInf(i.Hi.Value, 1) {
+				hi = math.Max(lo+1, 37)
+			}
 			for _, share := range []float64{0.13, 0.37, 0.61, 0.88} {
 				x, h := lo+(hi-lo)*share, (hi-lo)*0.02
 				if !(h > 1e-5) {

@@ -493,6 +493,17 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 	return recognisedRoot(v, try)
 }
 
+// roots counts the square roots in a number.
+func roots(n expr.Node) (count int) {
+	expr.Walk(n, func(n expr.Node) bool {
+		if c, ok := n.(*expr.Call); ok && c.Name == "sqrt" {
+			count++
+		}
+		return true
+	})
+	return count
+}
+
 // recognisedRoot tries square roots of short fractions and of such parts of π.
 func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
 	for _, unit := range []struct {
@@ -512,7 +523,7 @@ func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
 			e := exact.Of(root)
 			switch {
 			case !try(e):
-			case unit.size == 1:
+			case roots(e.Node()) == 1:
 				return exactly(e), true
 			default:
 				return Number{root, e.Float()}, true // √(5π/2) is shorter than √10·√π/2

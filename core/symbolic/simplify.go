@@ -283,6 +283,9 @@ func (s *simplifier) multiply(t term, f factor) term {
 		return s.product(term{t.coef, without(t.factors, i)}, s.raise(atom(f.base)[0], exp))
 	}
 	for i, g := range t.factors {
+		if merged, ok := oneRoot(g, f); ok {
+			return s.product(term{t.coef, without(t.factors, i)}, merged)
+		}
 		if ratio, ok := logRatio(g, f); ok {
 			return term{new(big.Rat).Mul(t.coef, ratio), without(t.factors, i)}
 		}
@@ -296,6 +299,18 @@ func (s *simplifier) multiply(t term, f factor) term {
 	}
 	t.factors = append(append([]factor{}, t.factors...), f)
 	return t
+}
+
+// oneRoot is the product of two roots of numbers of one degree: √2·√6 = 2√3.
+func oneRoot(f, g factor) (term, bool) {
+	a, isNumber := f.base.(*expr.Number)
+	b, isNumberToo := g.base.(*expr.Number)
+	e, numeric := f.exp.number()
+	d, numericToo := g.exp.number()
+	if !isNumber || !isNumberToo || !numeric || !numericToo || e.Cmp(d) != 0 || e.Num().Cmp(one.Num()) != 0 || a.Value.Sign() <= 0 || b.Value.Sign() <= 0 {
+		return term{}, false
+	}
+	return root(new(big.Rat).Mul(a.Value, b.Value), e.Denom().Int64()), true
 }
 
 // logRatio is ln a/ln b where it is a fraction: ln 8/ln 2 = 3, the change of base worked out.
