@@ -393,6 +393,14 @@ func (a *analyser) open(tree expr.Node, x float64) bool {
 	return true
 }
 
+// edge is how far beyond the window is looked, so that what lies on its edge is found.
+const edge = 1e-7
+
+// isBlurred tells that x is so close to an end of a segment that rounding shuts the formula between the two.
+func (a *analyser) isBlurred(tree expr.Node, x, end float64) bool {
+	return math.Abs(x-end) < 1e-6*(1+math.Abs(end)) && !a.open(tree, x+(end-x)/2)
+}
+
 // underflow is ±1 for a part that is 0 at x only because no float64 holds a number so small, as e^(−1000); 0 for any other.
 func (a *analyser) underflow(part expr.Node, x float64) float64 {
 	switch v, _ := breaks.Enclose(part, a.variable)(interval.Point(x)); {
@@ -414,7 +422,7 @@ func (a *analyser) examine() {
 		if last {
 			// Beyond the last place the formula holds for sure as far as the window goes.
 			x = a.besideWindow(lo, hi)
-			lo, hi = math.Max(lo, a.left), math.Min(hi, a.right)
+			lo, hi = math.Max(lo, a.left-edge), math.Min(hi, a.right+edge)
 		}
 		tree := smoothed(a.n, a.variable, x)
 		if tree == nil || !a.open(tree, x) {
@@ -437,6 +445,10 @@ func (a *analyser) examine() {
 			a.endless[list] = a.endless[list] || sets[k].endless
 			a.unsettled[list] = a.unsettled[list] || !sets[k].complete
 			for _, z := range sets[k].zeros {
+				if a.isBlurred(tree, z.x.Value, lo) || a.isBlurred(tree, z.x.Value, hi) {
+					a.unsettled[list] = true
+					continue
+				}
 				places = append(places, place{x: z.x, how: z.how, isZero: list == "zeros", turns: list == "extrema"})
 			}
 		}
@@ -825,7 +837,12 @@ func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
 	case math.Abs(last) > 1e3*math.Abs(first) && last < 0:
 		return series.Behaviour{Kind: series.Falling}
 	case math.Abs(last-v[len(v)-2]) <= 1e-4*(1+math.Abs(last)):
-		return series.Behaviour{Kind: series.Finite, Limit: exact.Of(decimal(last))}
+		// What is left of the way shrinks like the distance, ten times a step.
+		limit := last + (last-v[len(v)-2])/9
+		if math.Abs(limit) <= 1e-9*math.Abs(first) {
+			limit = 0
+		}
+		return series.Behaviour{Kind: series.Finite, Limit: exact.Of(decimal(limit))}
 	}
 	return series.Behaviour{}
 }

@@ -250,6 +250,24 @@ func TestAStepOfAnythingTakesTheWholeNumbersOfItsRange(t *testing.T) {
 	assert.False(t, findings(t, "floor(x + 1/x)", analyse.Bounds{}).RangeKnown, "from −2 to 2 its inside takes nothing")
 }
 
+// (6 − x)/sec(x²) = (6 − x) cos(x²) but for holes where cos(x²) = 0; artanh(x² − 2x) has a gap at 1, where x² − 2x = −1.
+func TestHolesOfHigherOrderAreHoles(t *testing.T) {
+	f := findings(t, "(6 − x)/sec(x²)", analyse.Bounds{Left: -3, Right: 3})
+	assert.Empty(t, f.Jumps)
+	require.Len(t, f.Holes, 6, "√(π/2), √(3π/2), √(5π/2) and mirrored")
+	for _, p := range f.Holes {
+		assert.InDelta(t, 0, p.Y.Value, 1e-9, p.X.Text())
+	}
+	assert.Equal(t, "(1 − √2, 1) ∪ (1, 1 + √2)", analyse.Intervals(findings(t, "x³ artanh(x² − 2x)", analyse.Bounds{}).Domain))
+}
+
+// ln(3 − x) = −3·9 ln 2 makes the left side 0 a hundred-millionth before its end.
+func TestAZeroCloseToAGapIsFound(t *testing.T) {
+	f := findings(t, "2x² + 3x + ln(3 − x)/ln(2)", analyse.Bounds{})
+	require.NotEmpty(t, f.Zeros)
+	assert.InDelta(t, math.Exp2(-27), 3-f.Zeros[len(f.Zeros)-1].X.Value, 1e-9)
+}
+
 // Each of these once took minutes or would not end.
 func TestFindingsComeToAnEnd(t *testing.T) {
 	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "tan(tan(tan x))²", "tan(2x)(4x + sin x)/cosh(x²)", "e^(e^(e^x))",

@@ -248,7 +248,7 @@ func (a *analyser) numerator(n expr.Node) expr.Node {
 		if above, _, ok = symbolic.Together(n); !ok {
 			above = n
 		}
-		if plain, ok := symbolic.WithoutRoots(above, a.variable); ok {
+		if plain, ok := symbolic.WithoutRoots(above, a.variable); ok && symbolic.Size(plain) < symbolic.Size(above) {
 			above = plain
 		}
 		a.numerators[key] = above
@@ -327,8 +327,11 @@ func (a *analyser) bracketedFactor(n expr.Node, lo, hi float64) zeroSet {
 	for _, v := range values {
 		if v <= lo+margin || v >= hi-margin {
 			// The end's own zero, unless there is none.
-			out.complete = out.complete && !(v > lo && v <= lo+margin && isOffZero(n, a.variable, lo)) && !(v < hi && v >= hi-margin && isOffZero(n, a.variable, hi))
-			continue
+			own := !a.crossesBeside(n, lo, v) && !a.crossesBeside(n, hi, v)
+			if own || samePlace(v, lo) || samePlace(v, hi) {
+				out.complete = out.complete && own
+				continue
+			}
 		}
 		if v < afterLo || v > beforeHi {
 			continue
@@ -374,7 +377,16 @@ func (a *analyser) fadesTo(n expr.Node, end, distance float64, side int) bool {
 // isOffZero tells that a formula is surely not 0 at x.
 func isOffZero(n expr.Node, variable string, x float64) bool {
 	v, _ := breaks.Enclose(n, variable)(interval.Point(x))
-	return v.Lo > 0 || v.Hi < 0
+	return !v.IsEmpty() && (v.Lo > 0 || v.Hi < 0)
+}
+
+// crossesBeside tells that a formula, which is not 0 at an end, passes 0 at a place close to it.
+func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !isOffZero(n, a.variable, end) {
+		return false
+	}
+	return f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of

@@ -497,11 +497,19 @@ func (s *search) crowded(a, b float64) bool {
 	for _, t := range s.g.at {
 		swings, before := 0, 0.0
 		for h := b - a; a+h != a; h *= 0.31 { // no power of 2, which log₂ would not see
-			if d := s.at(a+h) - t; math.Abs(d) > 1e-6 {
-				if d*before < 0 {
-					swings++
-				}
-				before = d
+			side := 0.0 // of t on which g surely is
+			switch g := s.over(a+h, a+h).v; {
+			case g.IsEmpty():
+			case g.Lo > t:
+				side = 1
+			case g.Hi < t:
+				side = -1
+			}
+			if side*before < 0 {
+				swings++
+			}
+			if side != 0 {
+				before = side
 			}
 		}
 		if swings > 1 {
