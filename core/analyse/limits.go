@@ -1,0 +1,140 @@
+package analyse
+
+import (
+	"math"
+
+	"parvix/core/breaks"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/program"
+	"parvix/core/series"
+	"parvix/core/symbolic"
+)
+
+// approach finds the limits at both ends of a segment.
+func (a *analyser) approach(i int) {
+	s := &a.segments[i]
+	if s.tree == nil {
+		return
+	}
+	if a.reaches(s, s.lo, 1) {
+		s.leftEnd = a.limit(a.places[i], s, 1)
+	}
+	if a.reaches(s, s.hi, -1) {
+		s.rightEnd = a.limit(a.places[i+1], s, -1)
+	}
+}
+
+// reaches tells whether the formula of a segment is that right beside its end too. Where places may be missing, a step may
+// lie in between.
+func (a *analyser) reaches(s *segment, end Number, side int) bool {
+	if !a.unsettled["places"] {
+		return true
+	}
+	if !end.IsFinite() {
+		return !hasJumps(a.n)
+	}
+	beside := smoothed(a.n, a.variable, end.Value+float64(side)*1e-7*(1+math.Abs(end.Value)))
+	return beside != nil && expr.Equal(beside, s.tree)
+}
+
+// limit is the behaviour of a segment's formula as x comes to p from the segment (side as seen from p).
+func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
+	if !p.x.IsFinite() {
+		probe := between(s.lo.Value, s.hi.Value)
+		if b := a.limits.FarOut(s.simple, a.variable, -side, probe); b.Kind != series.Unknown {
+			return b
+		}
+		return a.limitThrough(s.simple, -side, probe)
+	}
+	if !p.cut || p.border {
+		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
+	}
+	// A smooth formula is continuous wherever it has a value, also at the end of a root or an arcsine.
+	if y, ok := a.valueAt(s.tree, p.x, true); ok {
+		return series.Behaviour{Kind: series.Finite, Limit: valueOf(y)}
+	}
+	if b, ok := a.pole(s, p.x, side); ok {
+		return b
+	}
+	if p.x.Exact != nil {
+		probe := between(s.lo.Value, s.hi.Value)
+		if b := a.limits.Near(s.simple, a.variable, exact.Of(p.x.Exact), side, probe); b.Kind != series.Unknown {
+			return b
+		}
+	}
+	return a.followed(s, p.x.Value, side)
+}
+
+// pole tells that the formula grows without bound at x: as one fraction its denominator is 0 there and its numerator is
+// not. The way it goes is its sign next to x.
+func (a *analyser) pole(s *segment, x Number, side int) (series.Behaviour, bool) {
+	if x.Exact == nil {
+		return series.Behaviour{}, false
+	}
+	key := expr.Text(s.tree)
+	q, known := a.quotients[key]
+	if !known {
+		q.above, q.below, q.ok = symbolic.Together(symbolic.Simplify(symbolic.TangentsAsQuotients(s.simple)).Node)
+		a.quotients[key] = q
+	}
+	if !q.ok || !depends(q.below, a.variable) {
+		return series.Behaviour{}, false
+	}
+	above, _ := breaks.Enclose(q.above, a.variable)(interval.I{Lo: x.Value - 1e-9, Hi: x.Value + 1e-9})
+	below := exact.Of(symbolic.Substitute(q.below, map[string]expr.Node{a.variable: x.Exact}))
+	if above.Lo <= 0 && above.Hi >= 0 || !below.IsZero() {
+		return series.Behaviour{}, false
+	}
+	f, err := program.CompilePoint(s.simple, []string{a.variable})
+	if err != nil {
+		return series.Behaviour{}, false
+	}
+	room := math.Min(1, math.Abs(between(s.lo.Value, s.hi.Value)-x.Value))
+	near, nearer := f([]float64{x.Value + float64(side)*1e-3*room}), f([]float64{x.Value + float64(side)*1e-5*room})
+	switch {
+	case near > 0 && nearer > near:
+		return series.Behaviour{Kind: series.Rising}, true
+	case near < 0 && nearer < near:
+		return series.Behaviour{Kind: series.Falling}, true
+	}
+	return series.Behaviour{}, false
+}
+
+func valueOf(n Number) exact.Value {
+	if n.Exact != nil {
+		return exact.Of(n.Exact)
+	}
+	return exact.Of(decimal(n.Value))
+}
+
+// followed watches the values on the way to a place that is only known rounded, or whose series is out of reach.
+func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
+	f, err := program.CompilePoint(s.simple, []string{a.variable})
+	if err != nil {
+		return series.Behaviour{}
+	}
+	room := math.Min(1, math.Abs(between(s.lo.Value, s.hi.Value)-x))
+	var v []float64
+	for _, h := range []float64{1e-3, 1e-4, 1e-5, 1e-6, 1e-7} {
+		v = append(v, f([]float64{x + float64(side)*h*room}))
+	}
+	first, last := v[0], v[len(v)-1]
+	switch {
+	case math.IsNaN(first) || math.IsNaN(last):
+		return series.Behaviour{}
+	case math.Abs(last) > 1e3*math.Abs(first) && math.Abs(last) > 1e3*math.Abs(v[2])/1e2 && last > 0:
+		return series.Behaviour{Kind: series.Rising}
+	case math.Abs(last) > 1e3*math.Abs(first) && last < 0:
+		return series.Behaviour{Kind: series.Falling}
+	case math.Abs(last-v[len(v)-2]) <= 1e-4*(1+math.Abs(last)):
+		// What is left of the way shrinks like the distance, ten times a step.
+		limit := last + (last-v[len(v)-2])/9
+		if math.Abs(limit) <= 1e-9*math.Abs(first) {
+			limit = 0
+		}
+		return series.Behaviour{Kind: series.Finite, Limit: exact.Of(decimal(limit))}
+	}
+	return series.Behaviour{}
+}

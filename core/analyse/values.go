@@ -1,0 +1,142 @@
+package analyse
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+)
+
+// evaluate finds the value at a place, exactly where it can.
+func (a *analyser) evaluate(i int) {
+	p := &a.places[i]
+	if !p.x.IsFinite() || p.border {
+		return
+	}
+	if p.x.Value == a.lo && a.bounds.Lo != nil && !a.bounds.LoClosed || p.x.Value == a.hi && a.bounds.Hi != nil && !a.bounds.HiClosed {
+		return
+	}
+	tree := smoothed(a.n, a.variable, p.x.Value)
+	if tree == nil {
+		return
+	}
+	p.y, p.defined = a.valueAt(tree, p.x, p.cut)
+}
+
+// valueAt evaluates a smooth formula; ok is false where a gate is shut. A gate can be 0 at a cut only, where rounding
+// may hide it; elsewhere a small number is a number.
+func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
+	for _, g := range gatesOf(tree, fractionOf) {
+		f, err := program.CompilePoint(g.part, []string{a.variable})
+		if err != nil {
+			return Number{}, false
+		}
+		v := f([]float64{x.Value})
+		if math.IsNaN(v) {
+			// An inner part fails by rounding, or has no value: its own gate tells.
+			continue
+		}
+		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
+			if !g.allowsZero(a.variable, x.Value) {
+				return Number{}, false
+			}
+			continue
+		}
+		if !g.test(v) {
+			return Number{}, false
+		}
+	}
+	return a.number(a.derive(tree).simple, x)
+}
+
+// isNearZero tells that v = f(x) may be 0 but for rounding: it is tiny, or next to x the values are many times larger, as
+// beside a root's zero, where an angle's last digit alone makes ∛(sin π) 5e-6.
+func isNearZero(f program.Point, v, x float64) bool {
+	if math.Abs(v) <= 1e-10*(1+math.Abs(x)) {
+		return true
+	}
+	h := 1e-9 * (1 + math.Abs(x))
+	for _, beside := range []float64{f([]float64{x - h}), f([]float64{x + h})} {
+		if math.Abs(v) <= 0.1*math.Abs(beside) {
+			return true
+		}
+	}
+	return false
+}
+
+// isConstant tells whether a part is the same for every x, as 1 − x/x is.
+func (a *analyser) isConstant(part expr.Node) bool {
+	return !depends(part, a.variable) || !depends(symbolic.Simplify(part).Node, a.variable)
+}
+
+// vanishes tells whether a part is 0 at x, by exact numbers where x is exact.
+func (a *analyser) vanishes(part expr.Node, x Number) bool {
+	if x.Exact == nil {
+		return true
+	}
+	v := exact.Of(symbolic.Substitute(part, map[string]expr.Node{a.variable: x.Exact}))
+	if _, known := v.Sign(); known {
+		return v.IsZero()
+	}
+	return true
+}
+
+// maxExactSize bounds what is worth reading as an exact value.
+const maxExactSize = 24
+
+// mostUnderRoot is the largest number under a fourth or higher root that says more than decimals do.
+var mostUnderRoot = big.NewRat(999, 1)
+
+// isReadable tells whether an exact value says more than its decimals: no waves of inverse waves, not too long.
+func isReadable(n expr.Node) bool {
+	readable := symbolic.Size(n) <= maxExactSize
+	expr.Walk(n, func(n expr.Node) bool {
+		if p, ok := n.(*expr.Binary); ok && p.Op == expr.Pow {
+			base, isNumber := p.L.(*expr.Number)
+			readable = readable && !(isNumber && base.Value.Cmp(mostUnderRoot) > 0)
+		}
+		if c, ok := n.(*expr.Call); ok {
+			switch c.Name {
+			case "sqrt", "cbrt", "root", "ln", "log":
+			case "arcsin", "arccos", "arctan", "arsinh", "arcosh", "artanh", "arccot":
+				readable = readable && symbolic.Size(c) <= 9
+			default:
+				// sin 1 is as good a name as any; sin(2 arctan 3) is not.
+				_, isNumber := exact.Of(c.Args[0]).Rat()
+				readable = readable && isNumber
+			}
+		}
+		return readable
+	})
+	return readable
+}
+
+// maxPutIn bounds the formulas into which exact numbers are put.
+const maxPutIn = 200
+
+// number puts x into a simplified formula.
+func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
+	if e := exact.Of(n); !depends(n, a.variable) && isReadable(e.Node()) && !math.IsNaN(e.Float()) {
+		return exactly(e), true
+	}
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil {
+		return Number{}, false
+	}
+	v := f([]float64{x.Value})
+	if x.Exact != nil && symbolic.Size(n) <= maxPutIn {
+		e := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: x.Exact}))
+		w := e.Float()
+		agrees := math.IsNaN(v) || math.Abs(w-v) <= 1e-8*(1+math.Abs(w))
+		if !math.IsNaN(w) && agrees && isReadable(e.Node()) {
+			return exactly(e), true
+		}
+	}
+	if math.IsNaN(v) || math.IsInf(v, 0) {
+		return Number{}, false
+	}
+	return Number{Value: v}, true
+}
