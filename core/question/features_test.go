@@ -174,3 +174,25 @@ func (c *tally) farOut(t *testing.T, got map[string]any, about, side string, wan
 		assert.True(t, nears(lines[0][0], real(t, want[0])) && nears(lines[0][1], real(t, want[1])), "%s on the %s: %v, by SymPy %v", about, side, lines, *want)
 	}
 }
+
+// What repeats in a domain, or goes on in a range, carries its distance (docs/math.md).
+func TestDomainsThatRepeatAndRangesThatGoOnCarryTheirDistance(t *testing.T) {
+	features := func(text string) map[string]any {
+		return asked(t, map[string]any{"ask": "features", "expr": text})
+	}
+	domain := features("x + tan(x)")["domain"].(map[string]any)
+	assert.Equal(t, "(−π/2, π/2)", domain["text"])
+	assert.InDelta(t, math.Pi, domain["repeat"], 1e-15)
+	assert.Equal(t, "pi", domain["repeatExact"])
+
+	bounded := features("sqrt(3 − x) tan(x)")["domain"].(map[string]any)
+	assert.Equal(t, "(−∞, 3] ∩ (−π/2, π/2), every π", bounded["text"])
+	assert.Equal(t, "(−π/2, π/2)", bounded["and"].(map[string]any)["text"])
+	assert.Len(t, bounded["intervals"], 1)
+	assert.NotContains(t, bounded, "repeat")
+
+	for text, want := range map[string][]any{"floor(x)/2": {"{…, −1/2, 0, 1/2, …}", 0.5, "both"}, "floor(sqrt(x))": {"{0, 1, 2, …}", 1.0, "up"}, "−2ceil(e^x)": {"{…, −6, −4, −2}", 2.0, "down"}} {
+		reach := features(text)["range"].(map[string]any)
+		assert.Equal(t, want, []any{reach["text"], reach["repeat"], reach["way"]}, text)
+	}
+}

@@ -68,6 +68,18 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	assert.Equal(t, `{x=0\colon 0\to 1}`, lines(t, d, "j")[document.Jumps])
 }
 
+// What goes on is told by one period, or by its first numbers.
+func TestWhatGoesOnIsWrittenShort(t *testing.T) {
+	d := demonstration(t, false, "f(x) = x + tan x", "g(x) = √(3/2 − x) sec x", "h(x) = tan(x)/x", "s(x) = floor(√x)", "t(x) = floor(−x²)", "u(x) = floor(4/(1 + x²))", "v(x) = 2 for x < 0; 3 for 0 ≤ x < 1; x for x ≥ 4")
+	assert.Equal(t, `(-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "f")[document.Domain])
+	assert.Equal(t, `(-\infty,\;\frac{3}{2}]\cap (-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "g")[document.Domain])
+	assert.Equal(t, `\left((-\infty,\;0)\cup (0,\;\infty)\right)\cap (-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "h")[document.Domain])
+	assert.Equal(t, `\{0,\;1,\;2,\;\ldots\}`, lines(t, d, "s")[document.Range])
+	assert.Equal(t, `\{\ldots,\;-2,\;-1,\;0\}`, lines(t, d, "t")[document.Range])
+	assert.Equal(t, `\{0,\;1,\;2,\;3,\;4\}`, lines(t, d, "u")[document.Range])
+	assert.Equal(t, `\{2,\;3\}\cup [4,\;\infty)`, lines(t, d, "v")[document.Range])
+}
+
 func TestFindingsFollowTheDials(t *testing.T) {
 	d := demonstration(t, false, "h = 3", "f(x) = (x − h)²")
 	assert.Equal(t, "{x=3}", lines(t, d, "f")[document.Zeros])
