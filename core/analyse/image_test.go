@@ -48,6 +48,11 @@ func TestRootsOfPowersArePlain(t *testing.T) {
 		assert.Equal(t, want, analyse.Intervals(f.Range), text)
 		assert.Empty(t, f.Undecided, text)
 	}
+	// √(x² − 2x + 1) = |x − 1| is two lines, which near no other, with a corner.
+	corner := findings(t, "sqrt(x² − 2x + 1)", analyse.Bounds{})
+	assert.Empty(t, corner.Slanted)
+	require.Len(t, corner.Minima, 1)
+	assert.Equal(t, "1", corner.Minima[0].X.Text())
 	// f′ = √x (6 − 7x²)/2 for √(x³)(2 − x²): the maximum is at √(6/7).
 	f := findings(t, "sqrt(x³)(2 − x²)", analyse.Bounds{})
 	require.Len(t, f.Maxima, 1)
