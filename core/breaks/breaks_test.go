@@ -86,3 +86,56 @@ func TestFlatZerosOfOddOrderAreFound(t *testing.T) {
 		assert.InDeltaSlice(t, want, got, 1e-7, text)
 	}
 }
+
+func zerosOf(t *testing.T, text string, from, to float64) ([]float64, bool) {
+	t.Helper()
+	f, err := expr.Parse(text, nil)
+	require.NoError(t, err)
+	return breaks.Zeros(f.Node, "x", from, to, &breaks.Budget{Left: 1e6, Over: 1e6})
+}
+
+// Between values of hundreds of powers of ten a false position stays beside one end: halving must help it on. Each zero is
+// known otherwise.
+func TestZerosOfSteepFormulasAreFound(t *testing.T) {
+	for _, c := range []struct {
+		text     string
+		from, to float64
+		want     float64
+	}{
+		{"sinh(x³ − 1)", -8, 8, 1},
+		{"e^(x²·x) − 2", -9, 6, math.Cbrt(math.Ln2)},
+		{"sinh(50x) − 3", -10, 10, math.Asinh(3) / 50},
+		{"x^61 − 5", -20, 30, math.Pow(5, 1.0/61)},
+		{"1 − 10^(100x − 70)", -2, 3, 0.7},
+	} {
+		zeros, complete := zerosOf(t, c.text, c.from, c.to)
+		assert.True(t, complete, c.text)
+		if assert.Len(t, zeros, 1, c.text) {
+			assert.InDelta(t, c.want, zeros[0], 1e-12, c.text)
+		}
+	}
+}
+
+// A zero without a change of sign is found wherever it lies in the interval, also at 0, which has no digits of its own.
+func TestDoubleZerosAreFoundWhereverTheyLie(t *testing.T) {
+	for _, to := range []float64{1, 0.7, 3, 10, 0.001} {
+		zeros, complete := zerosOf(t, "x² cosh(x)", -10, to)
+		assert.True(t, complete)
+		assert.Equal(t, []float64{0}, zeros, "from −10 to %v", to)
+	}
+	zeros, complete := zerosOf(t, "(x − 1/3)² e^x", -1, 2)
+	assert.True(t, complete)
+	require.Len(t, zeros, 1)
+	assert.InDelta(t, 1.0/3, zeros[0], 1e-9)
+}
+
+func TestZerosThatCrowdAreAdmitted(t *testing.T) {
+	for _, text := range []string{"sin(1/x)", "sin(ln(x))", "sin(pi ln(x)/ln(2))", "cos(ln(x)/3)"} {
+		_, complete := zerosOf(t, text, 0, 2)
+		assert.False(t, complete, text)
+	}
+	for _, text := range []string{"x ln(x) + 1/10", "sqrt(x) − x", "x^(1/10) − 1/2"} {
+		_, complete := zerosOf(t, text, 0, 2)
+		assert.True(t, complete, text)
+	}
+}
