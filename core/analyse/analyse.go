@@ -193,7 +193,38 @@ func (a *analyser) vanishing(n expr.Node) expr.Node {
 	if number, is := above.(*expr.Number); ok && is && number.Value.Sign() == 0 {
 		return above
 	}
+	if s := a.closedForm(n); s.ok && s.set.All {
+		return expr.Num(0)
+	}
 	return n
+}
+
+// levelAt is the number that a formula without slope is between lo and hi, written as short as it comes out at one of
+// some places inside: sin 2x/sin x cos x is 2 at π/4.
+func (a *analyser) levelAt(n expr.Node, lo, hi float64) expr.Node {
+	if !depends(n, a.variable) {
+		return n
+	}
+	v := a.f([]float64{between(lo, hi)})
+	level := n
+	whole := func(v float64) expr.Node { return symbolic.Ratio(new(big.Rat).SetInt64(int64(v))) }
+	part := func(p, q int64) expr.Node { return times(symbolic.Ratio(big.NewRat(p, q)), pi()) }
+	tried := []expr.Node{whole(0), whole(1), whole(-1), part(1, 4), part(1, 2), part(-1, 4), part(1, 3)}
+	for _, end := range []float64{math.Ceil(lo), math.Floor(hi)} {
+		if math.Abs(end) < 1e6 {
+			tried = append(tried, whole(end))
+		}
+	}
+	for _, x := range tried {
+		if at := exact.Float(x); !(at > lo && at < hi) {
+			continue
+		}
+		e := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: x}))
+		if isReadable(e.Node()) && close(e.Float(), v) && (depends(level, a.variable) || symbolic.Size(e.Node()) < symbolic.Size(level)) {
+			level = e.Node()
+		}
+	}
+	return level
 }
 
 // deriveQuotient differentiates a quotient of polynomials in lowest terms: (p/q)′ = (p′q − pq′)/q².
@@ -300,7 +331,9 @@ func (a *analyser) segment(i int) segment {
 		return s
 	}
 	a.tooLarge = a.tooLarge || math.IsInf(a.f([]float64{x}), 0)
-	s.tree, s.derivatives = tree, a.derive(tree)
+	if s.tree, s.derivatives = tree, a.derive(tree); s.isLevel() {
+		s.simple = a.levelAt(s.simple, lo.Value, hi.Value)
+	}
 	s.rises, s.bends = a.signAt(s.first, nearer), a.signAt(s.second, nearer)
 	s.bent, s.bentNear = s.known && !a.beyond("inflections", lo, hi), true
 	if a.unsettled["places"] || a.unsettled["extrema"] {

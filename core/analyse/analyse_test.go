@@ -268,6 +268,24 @@ func TestAZeroCloseToAGapIsFound(t *testing.T) {
 	assert.InDelta(t, math.Exp2(-27), 3-f.Zeros[len(f.Zeros)-1].X.Value, 1e-9)
 }
 
+// Identities of handbooks (DLMF 4.21, 4.35) leave one value, or one beside each gap.
+func TestAnIdentityIsSeenToBeConstant(t *testing.T) {
+	for text, want := range map[string]string{
+		"cos(2x) + 2sin(x)²": "{1}", "sin(2x) − 2sin(x)cos(x)": "{0}", "cos(x)² − sin(x)² − cos(2x) + 3": "{3}", "sin(3x) − 3sin(x) + 4sin(x)³": "{0}",
+		"sin(x + 1) − sin(x)cos(1) − cos(x)sin(1)": "{0}", "(1 − cos(2x))/sin(x)²": "{2}", "(sin(x) + cos(x))² − sin(2x)": "{1}",
+		"tan(x) − sin(2x)/(1 + cos(2x))": "{0}", "cosh(x)² − sinh(x)²": "{1}", "sinh(2x) − 2sinh(x)cosh(x)": "{0}", "ln(2x) − ln(x)": "{ln(2)}",
+		"arctan(x) + arctan(1/x)": "{−π/2, π/2}",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Empty(t, f.Undecided, text)
+		assert.Equal(t, want, analyse.Intervals(f.Range), text)
+		assert.Empty(t, append(f.Maxima, f.Minima...), "%s: nothing tops its neighbours", text)
+	}
+	zero := findings(t, "sin(2x) − 2sin(x)cos(x)", analyse.Bounds{})
+	assert.Equal(t, "(−∞, ∞)", analyse.Intervals(zero.ZeroOn))
+	assert.Nil(t, zero.Period)
+}
+
 // Each of these once took minutes or would not end.
 func TestFindingsComeToAnEnd(t *testing.T) {
 	for _, text := range []string{"tan(cos x − x)", "4arcsin(arctan(x²))", "sin(x² + x)", "sin(1/(x² − 1))", "x^x^x", "tan(tan x)", "tan(tan(tan x))²", "tan(2x)(4x + sin x)/cosh(x²)", "e^(e^(e^x))",

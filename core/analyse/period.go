@@ -10,6 +10,7 @@ import (
 	"parvix/core/expr"
 	"parvix/core/interval"
 	"parvix/core/program"
+	"parvix/core/solve"
 	"parvix/core/symbolic"
 )
 
@@ -44,7 +45,7 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	if !repeatAll(gates, p.Float()) {
 		return exact.Value{}, false // a gap that does not come again, as that of sin x + 0/x
 	}
-	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 && !anyCloses(gates, p.Float()) {
+	if isConstant(n, variable, f) && !anyCloses(gates, p.Float()) {
 		// A constant repeats after every step, unless its gaps make a period.
 		return exact.Value{}, false
 	}
@@ -56,6 +57,29 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		}
 	}
 	return p, true
+}
+
+// isConstant tells that a formula has one value only, though its letter may stand in it, as in cos 2x + 2 sin² x.
+func isConstant(n expr.Node, variable string, f program.Point) bool {
+	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 {
+		return true
+	}
+	if hasJumps(n) || hasPieces(n) {
+		return false // single places may differ
+	}
+	one, found := 0.0, false
+	for _, x := range places {
+		v := f([]float64{x})
+		if v != v {
+			continue
+		}
+		if found && math.Abs(v-one) > 1e-9*(1+math.Abs(one)) {
+			return false
+		}
+		one, found = v, true
+	}
+	slope, ok := solve.Zeros(symbolic.Derivative(n, variable), variable)
+	return found && ok && slope.All
 }
 
 // cutPlaces are places at which the steps of n jump, and those where its waves, perhaps within a step, take their middle

@@ -254,16 +254,35 @@ func (s *solver) zerosOfPieces(n *expr.Pieces) Set {
 	return s.where(n, candidates)
 }
 
+// isZeroThroughout puts an identity to the test at places without any relation to each other or to π.
+func isZeroThroughout(f func(in []float64) float64, size func(x float64) float64) bool {
+	tried := 0
+	for k := range 40 {
+		x := (math.Mod(float64(k+1)*(math.Sqrt(5)-1)/2, 1) - 0.5) * math.Pow(1.2, float64(k%20))
+		v := f([]float64{x})
+		if v != v {
+			continue
+		}
+		if tried++; math.Abs(v) > 1e-8*size(x) {
+			return false
+		}
+	}
+	return tried >= 5
+}
+
 // where keeps the candidates that solve n = 0, by putting them in. A candidate with other letters stays. Of a periodic
 // one, single members may be places without a value; whoever knows the domain leaves them out.
 func (s *solver) where(n expr.Node, candidates Set) Set {
-	if candidates.All {
-		giveUp()
-	}
-	if len(expr.Names(n)) > 1 {
+	if len(expr.Names(n)) > 1 && !candidates.All {
 		return candidates
 	}
 	f, size := s.point(n), s.size(n)
+	if candidates.All {
+		if len(expr.Names(n)) > 1 || !isZeroThroughout(f, size) {
+			giveUp()
+		}
+		return candidates
+	}
 	out := Set{}
 	for _, z := range candidates.Solutions {
 		if z.holds(func(x float64) verdict {
