@@ -156,7 +156,9 @@ func TestTheImageOfAnIntervalHoldsItsValues(t *testing.T) {
 			if !any || strings.Contains(text, "/x") && i.holds(0) {
 				continue
 			}
-			near := func(told, seen float64) bool { return math.IsInf(told, 0) || math.Abs(told-seen) < 0.1*(1+math.Abs(seen)) }
+			near := func(told, seen float64) bool {
+				return math.IsInf(told, 0) || math.Abs(told-seen) < 0.1*(1+math.Abs(seen))
+			}
 			assert.True(t, near(images[0].Lo.Value, lowest) && near(images[len(images)-1].Hi.Value, highest), "%s on %s: %s, seen from %v to %v", text, i.Text(), Intervals(images), lowest, highest)
 		}
 	}
