@@ -41,10 +41,17 @@ func (a *analyser) closedForm(n expr.Node) solved {
 	if known, ok := a.solutions[key]; ok {
 		return known
 	}
+	if len(a.solutions) >= maxSolved {
+		return solved{}
+	}
 	set, ok := solve.Zeros(n, a.variable)
 	a.solutions[key] = solved{set, ok}
 	return a.solutions[key]
 }
+
+// maxSolved bounds the equations that are solved in closed form for one function: a step makes hundreds of them, of which
+// nobody reads the exact numbers. The zeros of the others are bracketed.
+const maxSolved = 60
 
 // zerosIn finds the zeros of a smooth formula inside (lo, hi), which may be infinite.
 func (a *analyser) zerosIn(n expr.Node, lo, hi float64) zeroSet {
