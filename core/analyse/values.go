@@ -119,8 +119,10 @@ const maxPutIn = 200
 
 // number puts x into a simplified formula.
 func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
-	if e := exact.Of(n); !depends(n, a.variable) && isReadable(e.Node()) && !math.IsNaN(e.Float()) {
-		return exactly(e), true
+	if !depends(n, a.variable) {
+		if e := exact.Of(n); isReadable(e.Node()) && !math.IsNaN(e.Float()) {
+			return exactly(e), true
+		}
 	}
 	f, err := program.CompilePoint(n, []string{a.variable})
 	if err != nil {
