@@ -25,6 +25,7 @@ type analyser struct {
 	right      float64
 	period     float64 // 0 for none
 	solutions  map[string]solved
+	solving    int // what solving has cost so far
 	segments   []segment
 	places     []place
 	endless    map[string]bool // lists that go on outside the window

@@ -41,17 +41,30 @@ func (a *analyser) closedForm(n expr.Node) solved {
 	if known, ok := a.solutions[key]; ok {
 		return known
 	}
-	if len(a.solutions) >= maxSolved {
+	if a.solving > maxSolving {
 		return solved{}
 	}
+	a.solving += solvingCost(n)
 	set, ok := solve.Zeros(n, a.variable)
 	a.solutions[key] = solved{set, ok}
 	return a.solutions[key]
 }
 
-// maxSolved bounds the equations that are solved in closed form for one function: a step makes hundreds of them, of which
-// nobody reads the exact numbers. The zeros of the others are bracketed.
-const maxSolved = 60
+// maxSolving bounds the equations that are solved in closed form for one function, about a second: a step makes hundreds of
+// them, of which nobody reads the exact numbers. The zeros of the others are bracketed.
+const maxSolving = 240
+
+// solvingCost is about what it takes to solve n: functions within each other make long numbers.
+func solvingCost(n expr.Node) int {
+	calls := 0
+	expr.Walk(n, func(n expr.Node) bool {
+		if _, is := n.(*expr.Call); is {
+			calls++
+		}
+		return true
+	})
+	return 1 + 3*calls*calls
+}
 
 // zerosIn finds the zeros of a smooth formula inside (lo, hi), which may be infinite.
 func (a *analyser) zerosIn(n expr.Node, lo, hi float64) zeroSet {
