@@ -45,7 +45,7 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	if !repeatAll(gates, p.Float()) {
 		return exact.Value{}, false // a gap that does not come again, as that of sin x + 0/x
 	}
-	if isConstant(n, variable, f) && !anyCloses(gates, p.Float()) {
+	if hasOneValue(n, variable, f) && !anyCloses(gates, p.Float()) {
 		// A constant repeats after every step, unless its gaps make a period.
 		return exact.Value{}, false
 	}
@@ -59,8 +59,8 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	return p, true
 }
 
-// isConstant tells that a formula has one value only, though its letter may stand in it, as in cos 2x + 2 sin² x.
-func isConstant(n expr.Node, variable string, f program.Point) bool {
+// hasOneValue tells that a formula has one value only, though its letter may stand in it, as in cos 2x + 2 sin² x.
+func hasOneValue(n expr.Node, variable string, f program.Point) bool {
 	if len(expr.Names(symbolic.Simplify(n).Node)) == 0 {
 		return true
 	}

@@ -64,7 +64,7 @@ func (f *Findings) DomainText() string {
 		return Intervals(f.Domain)
 	}
 	again := Intervals(f.DomainAgain.Intervals)
-	if IsLine(f.Domain) {
+	if IsWholeLine(f.Domain) {
 		return again
 	}
 	once := Intervals(f.Domain)
@@ -74,8 +74,8 @@ func (f *Findings) DomainText() string {
 	return once + " ∩ " + again + ", every " + f.DomainAgain.Period.Text()
 }
 
-// IsLine tells whether the intervals are all real numbers.
-func IsLine(list []Interval) bool {
+// IsWholeLine tells whether the intervals are all real numbers.
+func IsWholeLine(list []Interval) bool {
 	return len(list) == 1 && math.IsInf(list[0].Lo.Value, -1) && math.IsInf(list[0].Hi.Value, 1)
 }
 

@@ -107,7 +107,7 @@ func (w written) sets(f *analyse.Findings) {
 			intervals = append(intervals, intervalFields(i))
 		}
 		out := map[string]any{"text": analyse.Intervals(list), "intervals": intervals, "how": how}
-		if whole := len(list) == 1 && math.IsInf(list[0].Lo.Value, -1); repeats && f.Period != nil && !whole {
+		if repeats && f.Period != nil && !analyse.IsWholeLine(list) {
 			out["repeat"] = jsonNumber(f.Period.Value)
 		}
 		return out
@@ -116,7 +116,7 @@ func (w written) sets(f *analyse.Findings) {
 	if again := f.DomainAgain; again != nil {
 		repeating := set(again.Intervals, true, analyse.Read, false).(map[string]any)
 		repeating["repeat"], repeating["repeatExact"] = jsonNumber(again.Period.Value), exactText(again.Period)
-		if analyse.IsLine(f.Domain) {
+		if analyse.IsWholeLine(f.Domain) {
 			w["domain"] = repeating
 		} else {
 			domain := w["domain"].(map[string]any)

@@ -99,7 +99,7 @@ func (c *Comparison) compareDomains(a, b expr.Node) {
 		}
 		if f.Period != nil {
 			texts[i] += " every " + f.Period.Text()
-			if len(f.Domain) == 1 && math.IsInf(f.Domain[0].Lo.Value, -1) {
+			if analyse.IsWholeLine(f.Domain) {
 				texts[i] = analyse.Intervals(f.Domain)
 			}
 		}

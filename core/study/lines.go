@@ -312,7 +312,7 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		parts = append(parts, `\{`+strings.Join(numbers, `,\;`)+`\}`)
 	}
 	text := strings.Join(parts, `\cup `)
-	if whole := math.IsInf(list[0].Lo.Value, -1); onAxis && w.period != nil && !whole {
+	if onAxis && w.period != nil && !analyse.IsWholeLine(list) {
 		text += `\text{, every }` + w.number(*w.period)
 	}
 	return text
@@ -325,7 +325,7 @@ func (w writer) domain(f *analyse.Findings) string {
 	}
 	w.period = &f.DomainAgain.Period
 	again := w.set(f.DomainAgain.Intervals, true)
-	if analyse.IsLine(f.Domain) {
+	if analyse.IsWholeLine(f.Domain) {
 		return again
 	}
 	once := w.set(f.Domain, false)
