@@ -432,6 +432,33 @@ func TestAValueTooSmallForAFloatIsNoGap(t *testing.T) {
 	assert.Equal(t, "(−∞, ∞)", analyse.Intervals(f.Domain))
 }
 
+// tan x passes every bound on its way to π/2, where it has no value; e^(tan x), too large or too small there, has none
+// either, though the last float64 before π/2 lets it be worked out. e^(sec x): cos x = 0 at π/2 + kπ.
+func TestAGapIsOneWhateverTheFunctionGrowsToBesideIt(t *testing.T) {
+	for text, want := range map[string][2]string{
+		"e^(tan(x))":     {"(−π/2, π/2)", "(0, ∞)"},
+		"e^(−tan(x))":    {"(−π/2, π/2)", "(0, ∞)"},
+		"1/2^(tan(x))":   {"(−π/2, π/2)", "(0, ∞)"},
+		"ln(e^(tan(x)))": {"(−π/2, π/2)", "(−∞, ∞)"},
+		"x/e^(tan(x))":   {"(−π/2, π/2)", "(−∞, ∞)"},
+		"e^(−sec(x))":    {"(−π/2, π/2) ∪ (π/2, 3π/2)", "(0, 1/e] ∪ [e, ∞)"},
+		"e^(cot(x))":     {"(0, π)", "(0, ∞)"},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.True(t, f.DomainKnown && f.RangeKnown, text)
+		assert.Equal(t, want, [2]string{f.DomainText(), analyse.Intervals(f.Range)}, text)
+	}
+}
+
+// By hand: x² + 5x + 3 is 0 at (−5 ± √13)/2, where its fourth power and so the product have turns of height 0. Written
+// out, the powers cancel to 10⁻⁸ there only.
+func TestAProductOfPowersIsZeroWhereItsFactorsAre(t *testing.T) {
+	f := findings(t, "(x² + 5x + 3)^4 x³", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	assert.Equal(t, []string{"(−5 − √13)/2", "(−5 + √13)/2"}, texts(f.Maxima))
+	assert.Equal(t, []string{"(−5 − √13)/2", "(−5 + √13)/2", "0"}, texts(f.Zeros))
+}
+
 // ⌊log₂ x⌋ jumps at every power of 2, endlessly many of them between 0 and the first one that is listed.
 func TestStepsThatCrowdTowardsAGapAreNotToldAsComplete(t *testing.T) {
 	f := findings(t, "floor(ln(x)/ln(2))", analyse.Bounds{})

@@ -101,7 +101,7 @@ func (a *analyser) collectIntercepts(out *Findings) {
 	zero := Number{expr.Num(0), 0}
 	if a.inBounds(0) {
 		if tree := smoothed(a.n, a.variable, 0); tree != nil {
-			if y, ok := a.valueAt(tree, zero, true); ok {
+			if y, ok := a.valueAt(tree, zero); ok {
 				out.YIntercept = &Point{X: zero, Y: y, How: Inserted}
 			}
 		}
@@ -226,7 +226,7 @@ func (a *analyser) slopesAt(i int, left, right *segment) (l, r series.Behaviour,
 
 // slopeBeside is the limit of a segment's slope at its end: the slope's value where it has one there, being continuous.
 func (a *analyser) slopeBeside(x Number, s *segment, side int) series.Behaviour {
-	if slope, ok := a.valueAt(s.first, x, true); ok {
+	if slope, ok := a.valueAt(s.first, x); ok {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(slope)}
 	}
 	return a.effort.Near(s.first, a.variable, exact.Of(x.Exact), side, between(s.lo.Value, s.hi.Value))
@@ -532,7 +532,7 @@ func (a *analyser) collectRange(out *Findings) {
 		if p.defined && !p.border && !inside[i] {
 			list = append(list, Interval{p.y, p.y, true, true})
 		}
-		a.tooLarge = a.tooLarge || !p.border && p.x.IsFinite() && math.IsInf(a.f([]float64{p.x.Value}), 0)
+		a.tooLarge = a.tooLarge || p.open && math.IsInf(a.f([]float64{p.x.Value}), 0)
 	}
 	taken := union(list)
 	for _, s := range doubtful {

@@ -84,7 +84,7 @@ func (c *claims) domainAndRange() {
 			continue // it exists, but no float64 holds it
 		}
 		steady := math.IsNaN(c.at(x*(1+1e-9))) == math.IsNaN(y) && math.IsNaN(c.at(x*(1-1e-9))) == math.IsNaN(y)
-		if c.f.DomainKnown && steady && !math.IsInf(y, 0) && c.f.Period == nil && c.has(x) == math.IsNaN(y) {
+		if c.f.DomainKnown && steady && !math.IsInf(y, 0) && c.has(x) == math.IsNaN(y) {
 			c.t.Fatalf("%s has at %v the value %v; domain %s", c.text, x, y, analyse.Intervals(c.f.Domain))
 		}
 		// ⌊6 + x − x⌋ is 5 where the sum is rounded; written simply it is not.
@@ -125,16 +125,19 @@ func (c *claims) takes(y, slack float64) bool {
 
 // has tells whether x is in the domain.
 func (c *claims) has(x float64) bool {
-	again := c.f.DomainAgain
-	if again == nil {
-		return inside(c.f.Domain, x, 0)
+	switch again := c.f.DomainAgain; {
+	case c.f.Period != nil:
+		return insideAgain(c.f.Domain, x, c.f.Period.Value)
+	case again != nil:
+		return inside(c.f.Domain, x, 0) && insideAgain(again.Intervals, x, again.Period.Value)
 	}
-	p := again.Period.Value
-	if !inside(c.f.Domain, x, 0) {
-		return false
-	}
-	for x0 := x - p*math.Floor(x/p) - p; x0 < 2*p; x0 += p {
-		if inside(again.Intervals, x0, 0) {
+	return inside(c.f.Domain, x, 0)
+}
+
+// insideAgain tells whether x or a number whole periods away from it lies in one of the intervals of a period.
+func insideAgain(list []analyse.Interval, x, p float64) bool {
+	for x0 := x - p*math.Floor(x/p) - 2*p; x0 < 3*p; x0 += p {
+		if inside(list, x0, 0) {
 			return true
 		}
 	}

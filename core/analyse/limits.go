@@ -52,7 +52,7 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(p.y)}
 	}
 	// A smooth formula is continuous wherever it has a value, also at the end of a root or an arcsine.
-	if y, ok := a.valueAt(s.tree, p.x, true); ok {
+	if y, ok := a.valueAt(s.tree, p.x); ok {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(y)}
 	}
 	if b, ok := a.pole(s, p.x, side); ok {

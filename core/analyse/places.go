@@ -19,7 +19,8 @@ type place struct {
 	how     How
 	cut     bool // a change of formula, a gap or an end: continuity must be shown
 	border  bool // an end of what is examined that is no end of the function
-	defined bool
+	open    bool // no condition of the formula is broken here
+	defined bool // and a float64 holds the value
 	y       Number
 	isZero  bool
 	turns   bool // f′ is 0 here

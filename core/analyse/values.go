@@ -4,8 +4,10 @@ import (
 	"math"
 	"math/big"
 
+	"parvix/core/breaks"
 	"parvix/core/exact"
 	"parvix/core/expr"
+	"parvix/core/interval"
 	"parvix/core/program"
 	"parvix/core/symbolic"
 )
@@ -23,16 +25,26 @@ func (a *analyser) evaluate(i int) {
 	if tree == nil {
 		return
 	}
-	p.y, p.defined = a.valueAt(tree, p.x, p.cut)
+	if p.open = a.isOpenAt(tree, p.x, p.cut); p.open {
+		p.y, p.defined = a.value(tree, p.x)
+	}
 }
 
-// valueAt evaluates a smooth formula; ok is false where a gate is shut. A gate can be 0 at a cut only, where rounding
-// may hide it; elsewhere a small number is a number.
-func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
+// valueAt evaluates a smooth formula at a cut; ok is false where a gate is shut, and where no float64 holds the value.
+func (a *analyser) valueAt(tree expr.Node, x Number) (y Number, ok bool) {
+	if !a.isOpenAt(tree, x, true) {
+		return Number{}, false
+	}
+	return a.value(tree, x)
+}
+
+// isOpenAt tells that the gates of a smooth formula are open at x. A gate can be 0 at a cut only, where rounding may hide
+// it; elsewhere a small number is a number.
+func (a *analyser) isOpenAt(tree expr.Node, x Number, cut bool) bool {
 	for _, g := range gatesOf(tree, fractionOf) {
 		f, err := program.CompilePoint(g.part, []string{a.variable})
 		if err != nil {
-			return Number{}, false
+			return false
 		}
 		v := f([]float64{x.Value})
 		if math.IsNaN(v) {
@@ -41,15 +53,32 @@ func (a *analyser) valueAt(tree expr.Node, x Number, cut bool) (Number, bool) {
 		}
 		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
-				return Number{}, false
+				return false
 			}
 			continue
 		}
 		if !g.test(v) {
-			return Number{}, false
+			return false
 		}
 	}
-	return a.number(a.derive(tree).simple, x)
+	return true
+}
+
+// value evaluates a smooth formula where its gates are open.
+func (a *analyser) value(tree expr.Node, x Number) (Number, bool) {
+	y, ok := a.number(a.derive(tree).simple, x)
+	if ok && y.Exact == nil && a.isRoundedMore(a.derive(tree).simple, tree, x.Value) {
+		return a.number(tree, x)
+	}
+	return y, ok
+}
+
+// isRoundedMore tells that rounding leaves the value of n less certain than that of m, the same function written in
+// another way: where (x² + 5x + 3)⁴ x³ is 0, twelve written-out powers leave 10⁻⁸.
+func (a *analyser) isRoundedMore(n, m expr.Node, x float64) bool {
+	wide, _ := breaks.Enclose(n, a.variable)(interval.Point(x))
+	narrow, _ := breaks.Enclose(m, a.variable)(interval.Point(x))
+	return !narrow.IsEmpty() && narrow.Hi-narrow.Lo < (wide.Hi-wide.Lo)/2
 }
 
 // isNearZero tells that v = f(x) may be 0 but for rounding: it is tiny, or next to x the values are many times larger, as
