@@ -32,6 +32,7 @@ type analyser struct {
 	unsettled  map[string]bool // lists that may miss something
 	refuted    map[string]bool // those of which a value spoke against what was found
 	samples    []sample        // values that were tried
+	isCutBy    map[string]bool // parts of which the zeros have been looked for everywhere
 	trees      map[string]derivatives
 	quotients  map[string]quotient
 	numerators map[string]expr.Node
@@ -123,7 +124,7 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 	bounds = bounds.within(n, variable)
 	a = &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
+		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, isCutBy: map[string]bool{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10

@@ -71,18 +71,24 @@ func (a *analyser) cut() {
 	}
 }
 
-// addCut adds the places inside (lo, hi) where a part is 0. Where there is no closed form they are looked for between
-// those that are known, after those where the part itself begins or ends: no search may pass over a gap.
+// addCut adds the places inside (lo, hi) where a part is 0, after those where the part itself begins or ends: beyond a gap
+// csc x − cos x has another sign, without being 0. Where there is no closed form the zeros are looked for between the
+// places that are known: no search may pass over a gap.
 func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []place {
 	if !depends(part, a.variable) || len(places) > maxPlaces {
 		return places
 	}
 	n := symbolic.Simplify(part).Node
-	if a.closedForm(n).ok {
-		return merged(a.add(places, n, lo, hi))
+	if key := expr.Text(n); a.isCutBy[key] {
+		return places
+	} else if lo == a.lo && hi == a.hi {
+		a.isCutBy[key] = true
 	}
 	for _, g := range gatesOf(n, fractionOf) {
 		places = a.addCut(places, g.part, lo, hi)
+	}
+	if a.closedForm(n).ok {
+		return merged(a.add(places, n, lo, hi))
 	}
 	for i, known := 1, slices.Clone(places); i < len(known) && len(places) <= maxPlaces; i++ {
 		from, to := math.Max(lo, known[i-1].x.Value), math.Min(hi, known[i].x.Value)
