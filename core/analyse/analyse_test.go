@@ -450,6 +450,45 @@ func TestAGapIsOneWhateverTheFunctionGrowsToBesideIt(t *testing.T) {
 	}
 }
 
+// By hand, with 2^x = 5, cos x = 1/3, sin x = 1/3 and 2^x = 5/4: under a root the last digit of such a place is no small
+// number any more.
+func TestUnderARootAPlaceIsWhatItIs(t *testing.T) {
+	for text, want := range map[string][2]string{
+		"∛(2^x − 5)":           {"(−∞, ∞)", "ln(5)/ln(2)"},
+		"1/∛(2^x − 5)":         {"(−∞, ln(5)/ln(2)) ∪ (ln(5)/ln(2), ∞)", ""},
+		"1/√(0.4·2^x − 1/2)":   {"(ln(5)/ln(2) − 2, ∞)", ""},
+		"√(2^x − 5)":           {"[ln(5)/ln(2), ∞)", "ln(5)/ln(2)"},
+		"∛(cos(x) − 1/3)":      {"(−∞, ∞)", "arccos(1/3) 2π − arccos(1/3)"},
+		"1/∛(cos(x) − 1/3)":    {"(−arccos(1/3), arccos(1/3)) ∪ (arccos(1/3), 2π − arccos(1/3))", ""},
+		"1/∛(sin(x) − 1/3)":    {"(arcsin(1/3), π − arcsin(1/3)) ∪ (π − arcsin(1/3), arcsin(1/3) + 2π)", ""},
+		"(cos(x) − 1/3)^(2/3)": {"(−∞, ∞)", "arccos(1/3) 2π − arccos(1/3)"},
+		"1/√(cos(x) − x)":      {"(−∞, ≈0.739085)", ""},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.True(t, f.DomainKnown && f.RangeKnown, text)
+		assert.Equal(t, want, [2]string{f.DomainText(), strings.Join(texts(f.Zeros), " ")}, text)
+	}
+}
+
+// cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
+func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
+	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Equal(t, "(−∞, ∞)", f.DomainText(), text)
+		if assert.NotNil(t, f.Period, text) {
+			assert.Equal(t, period, f.Period.Text(), text)
+		}
+	}
+	assert.Equal(t, "(−π/2, π/2) ∪ (π/2, 3π/2)", findings(t, "tan(arcsin(sin(x)))", analyse.Bounds{}).DomainText())
+}
+
+// By hand: csc x ≤ −1 ≤ cos x from −π to 0, so that the greater one is 0 at −π/2, beyond the gap at 0 where they part.
+func TestAGapChangesWhichOneIsGreater(t *testing.T) {
+	f := findings(t, "1/max(csc(x), cos(x))", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	assert.Equal(t, "(−π, −π/2) ∪ (−π/2, 0) ∪ (0, π)", f.DomainText())
+}
+
 // By hand: x² + 5x + 3 is 0 at (−5 ± √13)/2, where its fourth power and so the product have turns of height 0. Written
 // out, the powers cancel to 10⁻⁸ there only.
 func TestAProductOfPowersIsZeroWhereItsFactorsAre(t *testing.T) {

@@ -20,7 +20,7 @@ func (a *analyser) collectDomain(out *Findings) {
 	var list []Interval
 	for i := range a.places {
 		p := &a.places[i]
-		if p.defined || p.border || p.open && a.isTooLarge(p.x.Value) {
+		if p.open || p.border {
 			if n := len(list); n > 0 && list[n-1].Hi.Value == p.x.Value && !list[n-1].HiClosed {
 				list[n-1].HiClosed = true
 			} else if n == 0 || list[n-1].Hi.Value != p.x.Value {

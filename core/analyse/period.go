@@ -148,8 +148,9 @@ func gateSizes(n expr.Node, variable string) []program.Point {
 		if !depends(g.part, variable) {
 			continue
 		}
-		if bounds, _ := breaks.Enclose(g.part, variable)(interval.I{Lo: math.Inf(-1), Hi: math.Inf(1)}); bounds.Lo > 0 {
-			continue // always passed
+		bounds, _ := breaks.Enclose(g.part, variable)(interval.I{Lo: math.Inf(-1), Hi: math.Inf(1)})
+		if open, _ := g.over(bounds); open {
+			continue // everywhere, as that of arcsin(sin x)
 		}
 		if f, err := program.CompilePoint(&expr.Call{Name: "abs", Args: []expr.Node{g.part}}, []string{variable}); err == nil {
 			list = append(list, f)

@@ -49,6 +49,9 @@ func (a *analyser) isOpenAt(tree expr.Node, x Number, cut bool) bool {
 		v := f([]float64{x.Value})
 		if math.IsNaN(v) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
+			if cut && fades(f, x.Value) && !g.allowsZero(a.variable, x.Value) {
+				return false
+			}
 			continue
 		}
 		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
@@ -56,6 +59,9 @@ func (a *analyser) isOpenAt(tree expr.Node, x Number, cut bool) bool {
 				return false
 			}
 			continue
+		}
+		if v == 0 && !cut && !a.isConstant(g.part) {
+			v = a.underflow(g.part, x.Value)
 		}
 		if !g.test(v) {
 			return false
@@ -90,6 +96,17 @@ func isNearZero(f program.Point, v, x float64) bool {
 	h := 1e-9 * (1 + math.Abs(x))
 	for _, beside := range []float64{f([]float64{x - h}), f([]float64{x + h})} {
 		if math.Abs(v) <= 0.1*math.Abs(beside) {
+			return true
+		}
+	}
+	return false
+}
+
+// fades tells that f, which has no value at x, comes down to 0 beside it, as the root of what is 0 there.
+func fades(f program.Point, x float64) bool {
+	far, near := 1e-6*(1+math.Abs(x)), 1e-9*(1+math.Abs(x))
+	for _, side := range []float64{-1, 1} {
+		if math.Abs(f([]float64{x + side*near})) <= 0.3*math.Abs(f([]float64{x + side*far})) {
 			return true
 		}
 	}
@@ -143,6 +160,14 @@ func isReadable(n expr.Node) bool {
 	return readable
 }
 
+// mayBe tells that w lies among the values of n next to x, where those change fast: a cube root that is 0 at ln 5/ln 2 is
+// no small number at the float64 beside it.
+func (a *analyser) mayBe(n expr.Node, x, w float64) bool {
+	h := 1e-15 * (1 + math.Abs(x))
+	near, _ := breaks.Enclose(n, a.variable)(interval.I{Lo: x - h, Hi: x + h})
+	return near.Has(w) && !math.IsInf(near.Lo, 0) && !math.IsInf(near.Hi, 0)
+}
+
 // maxPutIn bounds the formulas into which exact numbers are put.
 const maxPutIn = 200
 
@@ -161,7 +186,7 @@ func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
 	if x.Exact != nil && symbolic.Size(n) <= maxPutIn {
 		e := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: x.Exact}))
 		w := e.Float()
-		agrees := math.IsNaN(v) || math.Abs(w-v) <= 1e-8*(1+math.Abs(w))
+		agrees := math.IsNaN(v) || math.Abs(w-v) <= 1e-8*(1+math.Abs(w)) || a.mayBe(n, x.Value, w)
 		if !math.IsNaN(w) && agrees && isReadable(e.Node()) {
 			return exactly(e), true
 		}

@@ -133,7 +133,7 @@ func signOf(n expr.Node) (sign int, known bool) {
 		}
 	}
 	f := Float(n)
-	if math.IsNaN(f) || math.Abs(f) < 1e-11 {
+	if math.IsNaN(f) || math.Abs(f) < 1e-11 || expr.Any(n, isUnsureRoot) {
 		number, isNumber := n.(*expr.Number)
 		return 0, isNumber && number.Value.Sign() == 0
 	}
@@ -141,6 +141,29 @@ func signOf(n expr.Node) (sign int, known bool) {
 		return -1, true
 	}
 	return 1, true
+}
+
+// isUnsureRoot tells that n is a root of a number that may be 0 but for rounding, of which the root is no small number any
+// more: a cube root makes 4·10⁻⁶ of 5·10⁻¹⁷, and the arc cosine begins at 1 like a root.
+func isUnsureRoot(n expr.Node) bool {
+	under := func(u expr.Node) bool {
+		_, known := signOf(u)
+		return !known
+	}
+	switch n := n.(type) {
+	case *expr.Binary:
+		e, isFraction := symbolic.Fraction(n.R)
+		return n.Op == expr.Pow && !(isFraction && e.IsInt()) && under(n.L)
+	case *expr.Call:
+		u := n.Args[0]
+		switch n.Name {
+		case "sqrt", "cbrt", "root":
+			return under(u)
+		case "arcsin", "arccos", "arcosh":
+			return under(&expr.Binary{Op: expr.Sub, L: &expr.Call{Name: "abs", Args: []expr.Node{u}}, R: expr.Num(1)})
+		}
+	}
+	return false
 }
 
 func (v Value) with(w Value, op expr.Op, exact func(a, b *big.Rat) *big.Rat) Value {

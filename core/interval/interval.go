@@ -92,7 +92,8 @@ func (a I) Hull(b I) I {
 	return I{math.Min(a.Lo, b.Lo), math.Max(a.Hi, b.Hi)}
 }
 
-// Add is a + b; adding a point zero is exact.
+// Add is a + b; adding a point zero is exact, and so is a sum that comes out as 0: no float64s add up to less than the
+// smallest one.
 func (a I) Add(b I) I {
 	if b.Lo == 0 && b.Hi == 0 {
 		return a
@@ -100,7 +101,14 @@ func (a I) Add(b I) I {
 	if a.Lo == 0 && a.Hi == 0 {
 		return b
 	}
-	return outward(a.Lo+b.Lo, a.Hi+b.Hi)
+	sum := outward(a.Lo+b.Lo, a.Hi+b.Hi)
+	if a.Lo+b.Lo == 0 {
+		sum.Lo = 0
+	}
+	if a.Hi+b.Hi == 0 {
+		sum.Hi = 0
+	}
+	return sum
 }
 
 // Neg is −a.
@@ -250,9 +258,9 @@ func (a I) Cbrt() I { return a.rising(math.Cbrt) }
 // Exp is e^a.
 func (a I) Exp() I { return clampLow(a.rising(math.Exp), 0) }
 
-// Ln is ln a on the part of a that is > 0.
+// Ln is ln a on the part of a that is > 0; of 0 alone, what lies below every float64, as beside it.
 func (a I) Ln() I {
-	if a.Hi <= 0 {
+	if a.Hi < 0 {
 		return Empty
 	}
 	return clampLow(a, 0).rising(number.Ln)

@@ -50,6 +50,13 @@ func TestIntersectionsMayBeEmpty(t *testing.T) {
 	assert.True(t, interval.All.Has(1e300))
 }
 
+// What comes out as 0 is 0: x − x has no rounding, so that 1 − cos x is never less.
+func TestASumThatIsZeroIsNotRounded(t *testing.T) {
+	assert.Equal(t, 0.0, interval.Point(1).Sub(interval.I{Lo: -3, Hi: 1}).Lo)
+	assert.Equal(t, 0.0, interval.I{Lo: -1, Hi: 1}.Sub(interval.Point(1)).Hi)
+	assert.False(t, interval.Point(0.1).Add(interval.Point(0.2)).IsPoint(), "any other sum may be rounded")
+}
+
 // An operation that rounds widens its result on both sides, by two units in the last place at most, at every size.
 func TestRoundingGoesOutwardByAHair(t *testing.T) {
 	r := rand.New(rand.NewPCG(2, 7))

@@ -64,6 +64,8 @@ func TestEquationsOfSchool(t *testing.T) {
 		{"|x-4| - |x| ", "2"},
 		{"x^2 - |x| - 6", "-3, 3"},
 		{"e^x - 5", "ln(5)"},
+		{"cbrt(2^x - 5)", "ln(5)/ln(2)"},
+		{"cbrt(sin(x) - 1/3)", "arcsin(1/3) + k 2 pi, pi - arcsin(1/3) + k 2 pi"},
 		{"2^x - 8", "3"},
 		{"4^x - 3*2^x - 4", "2"},
 		{"e^(2x) - 3e^x + 2", "0, ln(2)"},

@@ -54,6 +54,9 @@ func (s *simplifier) absolute(u sum, plain sum) sum {
 		return constant(new(big.Rat).Abs(value))
 	}
 	if len(u) != 1 {
+		if isPositive(s.build(u)) {
+			return u
+		}
 		if isLeadingNegative(u) {
 			return atom(call("abs", s.build(u.scaled(minusOne))))
 		}
@@ -145,6 +148,16 @@ func (s *simplifier) logarithm(c *expr.Call, args []expr.Node, u, plain sum) sum
 			return constant(e)
 		}
 	}
+	// log₂(8·2^u) = 3 + u
+	if len(u) == 1 && len(u[0].factors) == 1 {
+		f := u[0].factors[0]
+		if value, ok := Fraction(f.base); ok {
+			e, exact := exactLog(value, base)
+			if lift, also := exactLog(u[0].coef, base); exact && also {
+				return f.exp.scaled(e).plus(constant(lift))
+			}
+		}
+	}
 	return plain
 }
 
@@ -230,6 +243,9 @@ func (s *simplifier) trigonometric(name string, u, plain sum) sum {
 			return s.normal(exact)
 		}
 	}
+	if plainly := s.ofInverse(name, u); plainly != nil {
+		return s.normal(plainly)
+	}
 	if !isLeadingNegative(u) {
 		return plain
 	}
@@ -238,6 +254,70 @@ func (s *simplifier) trigonometric(name string, u, plain sum) sum {
 		return turned
 	}
 	return turned.scaled(minusOne)
+}
+
+// ofInverse writes a trigonometric function of ±θ or ±2θ and quarter turns without the angle, where θ is the inverse of one:
+// cos(arcsin v) = √(1 − v²), sin(arctan v) = v/√(1 + v²) (DLMF 4.24.1 to 4.24.3 solved for the functions); nil for others.
+func (s *simplifier) ofInverse(name string, u sum) expr.Node {
+	var angle *expr.Call
+	var times *big.Rat
+	var rest sum
+	for _, t := range u {
+		if angle == nil && len(t.factors) == 1 && t.factors[0].exp.isOne() {
+			if c, ok := t.factors[0].base.(*expr.Call); ok && (c.Name == "arcsin" || c.Name == "arccos" || c.Name == "arctan") {
+				angle, times = c, t.coef
+				continue
+			}
+		}
+		rest = append(rest, t)
+	}
+	turns, ok := multipleOfPi(rest)
+	if angle == nil || !ok || !times.IsInt() || times.Num().CmpAbs(big.NewInt(2)) > 0 {
+		return nil
+	}
+	quarters := new(big.Rat).Mul(turns, big.NewRat(2, 1))
+	if !quarters.IsInt() {
+		return nil
+	}
+	v := angle.Args[0]
+	square := pow(v, num(2))
+	sin, cos := v, call("sqrt", sub(num(1), square))
+	switch angle.Name {
+	case "arccos":
+		sin, cos = cos, sin
+	case "arctan":
+		root := call("sqrt", add(num(1), square))
+		sin, cos = div(v, root), div(num(1), root)
+	}
+	if angle.Name != "arctan" {
+		inside := s.normal(sub(num(1), square))
+		if value, ok := inside.number(); isConstant(v) && (!ok || value.Sign() < 0) {
+			return nil // no such angle, or not surely one
+		}
+		s.require(s.build(inside), "≥")
+	}
+	if new(big.Rat).Abs(times).Cmp(one) > 0 {
+		sin, cos = mul(num(2), mul(sin, cos)), sub(pow(cos, num(2)), pow(sin, num(2)))
+	}
+	if times.Sign() < 0 {
+		sin = &expr.Neg{X: sin}
+	}
+	for range new(big.Int).Mod(quarters.Num(), big.NewInt(4)).Int64() {
+		sin, cos = cos, &expr.Neg{X: sin}
+	}
+	switch name {
+	case "sin":
+		return sin
+	case "cos":
+		return cos
+	case "tan":
+		return div(sin, cos)
+	case "cot":
+		return div(cos, sin)
+	case "sec":
+		return div(num(1), cos)
+	}
+	return div(num(1), sin)
 }
 
 // special are the shares of a half turn up to a quarter turn whose sine is written with square roots: the multiples of

@@ -57,7 +57,7 @@ func hasDecimals(n expr.Node) bool {
 
 // require notes a condition unless it is noted already or holds for a number.
 func (s *simplifier) require(n expr.Node, relation string) {
-	if isConstant(n) {
+	if isConstant(n) || isPositive(n) || relation == "≥" && isNeverNegative(n) {
 		return
 	}
 	text := expr.Pretty(n) + " " + relation + " 0"
@@ -391,8 +391,37 @@ func isPositive(n expr.Node) bool {
 		return true
 	case *expr.Number:
 		return n.Value.Sign() > 0
+	case *expr.Binary:
+		switch n.Op {
+		case expr.Add:
+			return isPositive(n.L) && isNeverNegative(n.R) || isNeverNegative(n.L) && isPositive(n.R)
+		case expr.Mul, expr.Div:
+			return isPositive(n.L) && isPositive(n.R)
+		case expr.Pow:
+			return isPositive(n.L)
+		}
 	}
 	return false
+}
+
+// isNeverNegative tells whether n is surely 0 or more whatever its letters are.
+func isNeverNegative(n expr.Node) bool {
+	switch n := n.(type) {
+	case *expr.Number:
+		return n.Value.Sign() >= 0
+	case *expr.Call:
+		return n.Name == "abs"
+	case *expr.Binary:
+		switch n.Op {
+		case expr.Add, expr.Mul:
+			return isNeverNegative(n.L) && isNeverNegative(n.R)
+		case expr.Pow:
+			if e, ok := Fraction(n.R); ok && e.IsInt() && e.Num().Bit(0) == 0 && e.Sign() > 0 {
+				return true
+			}
+		}
+	}
+	return isPositive(n)
 }
 
 func (s *simplifier) timesSum(p, q sum) sum {
@@ -590,10 +619,6 @@ func (s *simplifier) binary(n *expr.Binary) sum {
 	}
 	exp := s.normal(n.R)
 	base := s.normal(n.L)
-	if logarithm := naturalLog(base, exp); logarithm != nil {
-		s.require(logarithm, ">")
-		return s.normal(logarithm)
-	}
 	if split := s.withoutLogarithms(base, exp); split != nil {
 		return s.normal(split)
 	}
@@ -606,44 +631,102 @@ func (s *simplifier) binary(n *expr.Binary) sum {
 	return s.single(s.raise(t, exp))
 }
 
-// naturalLog finds u in e^(ln u).
-func naturalLog(base, exp sum) expr.Node {
-	if len(base) != 1 || base[0].key() != atom(&expr.Constant{Name: "e"})[0].key() || base[0].coef.Cmp(one) != 0 {
-		return nil
-	}
-	if len(exp) != 1 || exp[0].coef.Cmp(one) != 0 || len(exp[0].factors) != 1 || !exp[0].factors[0].exp.isOne() {
-		return nil
-	}
-	if c, ok := exp[0].factors[0].base.(*expr.Call); ok && c.Name == "ln" {
-		return c.Args[0]
-	}
-	return nil
-}
-
-// withoutLogarithms writes e^(u + q·ln c) as e^u·c^q for numbers c and fractions q; nil when there is none.
+// withoutLogarithms writes b^(v + q·log_b u) as u^q·b^v; nil when no logarithm to a power of the base stands in the
+// exponent. Beside other terms u must be a number: x e^v is no shorter to read than e^(v + ln x).
 func (s *simplifier) withoutLogarithms(base, exp sum) expr.Node {
-	if len(base) != 1 || base[0].key() != atom(&expr.Constant{Name: "e"})[0].key() || base[0].coef.Cmp(one) != 0 {
+	b := s.baseOfPower(base)
+	if b == nil {
 		return nil
+	}
+	if expanded, ok := s.expand(exp); ok {
+		exp = expanded
 	}
 	var rest sum
 	var out expr.Node
 	for _, t := range exp {
-		if len(t.factors) == 1 && t.factors[0].exp.isOne() {
-			if c, ok := t.factors[0].base.(*expr.Call); ok && c.Name == "ln" && isConstant(c) {
-				p := pow(c.Args[0], Ratio(t.coef))
-				if out != nil {
-					p = mul(out, p)
-				}
-				out = p
-				continue
-			}
+		u, q := logarithmIn(t, b)
+		if u == nil || !isConstant(u) && len(exp) > 1 {
+			rest = append(rest, t)
+			continue
 		}
-		rest = append(rest, t)
+		if !isConstant(u) {
+			s.require(u, ">")
+		}
+		p := u
+		if q.Cmp(one) != 0 {
+			p = pow(u, Ratio(q))
+		}
+		if out != nil {
+			p = mul(out, p)
+		}
+		out = p
 	}
 	if out == nil || len(rest) == 0 {
 		return out
 	}
-	return mul(out, pow(&expr.Constant{Name: "e"}, s.build(rest)))
+	return mul(out, pow(b, s.build(rest)))
+}
+
+// baseOfPower is e or a number above 0 other than 1, of which there are logarithms; else nil.
+func (s *simplifier) baseOfPower(base sum) expr.Node {
+	if value, ok := base.number(); ok {
+		if value.Sign() <= 0 || value.Cmp(one) == 0 {
+			return nil
+		}
+		return rat(value)
+	}
+	if len(base) == 1 && base[0].key() == atom(&expr.Constant{Name: "e"})[0].key() && base[0].coef.Cmp(one) == 0 {
+		return &expr.Constant{Name: "e"}
+	}
+	return nil
+}
+
+// logarithmIn finds u and q for which the term is q·log_b u, as ln 5/(2 ln 3) = ½·log₃ 5; u is nil when it is nothing
+// like that.
+func logarithmIn(t term, b expr.Node) (u expr.Node, q *big.Rat) {
+	var own, under expr.Node // its base where one is written, and that of a logarithm below
+	for _, f := range t.factors {
+		e, numeric := f.exp.number()
+		c, isCall := f.base.(*expr.Call)
+		switch {
+		case !isCall || !numeric || c.Name != "ln" && c.Name != "log":
+			return nil, nil
+		case e.Cmp(one) == 0 && u == nil:
+			u = c.Args[0]
+			if c.Name == "log" {
+				own = num(10)
+			}
+			if len(c.Args) == 2 {
+				own = c.Args[1]
+			}
+		case e.Cmp(minusOne) == 0 && under == nil && c.Name == "ln":
+			under = c.Args[0]
+		default:
+			return nil, nil
+		}
+	}
+	to := under
+	switch {
+	case u == nil || own != nil && under != nil:
+		return nil, nil
+	case own != nil:
+		to = own
+	case under == nil:
+		to = &expr.Constant{Name: "e"}
+	}
+	if expr.Equal(to, b) {
+		return u, t.coef
+	}
+	value, isNumber := b.(*expr.Number)
+	below, ok := Fraction(to)
+	if !isNumber || !ok {
+		return nil, nil
+	}
+	r, ok := exactLog(value.Value, below)
+	if !ok {
+		return nil, nil
+	}
+	return u, new(big.Rat).Mul(t.coef, r)
 }
 
 // single is the sum of one term, empty for 0.

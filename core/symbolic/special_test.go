@@ -1,6 +1,7 @@
 package symbolic_test
 
 import (
+	"fmt"
 	"math"
 	"math/big"
 	"testing"
@@ -76,4 +77,58 @@ func TestThePentagonsNumbers(t *testing.T) {
 		difference := exact.Of(f.Node).Minus(exact.Of(w.Node))
 		assert.True(t, difference.IsZero(), "%s is %s, not %s", text, expr.Text(exact.Of(f.Node).Node()), want)
 	}
+}
+
+// Common practice: a power of b and a logarithm to the base b undo each other.
+func TestPowersAndLogarithmsUndoEachOther(t *testing.T) {
+	for text, want := range map[string]string{
+		"2^(log_2(5))": "5", "2^(ln(5)/ln(2) − 2)": "5/4", "3^(−(ln(5) − ln(7))/ln(3))": "7/5", "10^(log(7) + x)": "7*10^x",
+		"e^(2 ln(x))": "x^2", "10^(log(x))": "x", "8^(log_2(x + 1))": "(x + 1)^3", "4^(ln(5)/ln(2))": "25", "log_2(8·2^x)": "x + 3",
+		"log(10^x)": "x", "log_2(4^x)": "2x", "3^(x + log_3(2))": "2*3^x",
+		// No base in common, or nothing that gets shorter.
+		"2^(ln(3)/ln(5))": "2^(ln(3)/ln(5))", "e^(x + ln(x))": "e^(x + ln(x))", "x^(ln(2)/ln(3))": "x^(ln(2)/ln(3))",
+	} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
+	}
+	assert.Contains(t, symbolic.Simplify(parse(t, "10^(log(x))")).Conditions, "x > 0")
+}
+
+// By right triangles with a side 1, common practice; each is compared with Go's math package at places of every quadrant.
+func TestAFunctionOfAnInverseNeedsNoAngle(t *testing.T) {
+	for text, want := range map[string]string{
+		"cos(arccos(x))": "x", "cos(arcsin(x))": "sqrt(1 - x^2)", "tan(arcsin(x))": "x/sqrt(1 - x^2)", "sin(arctan(x))": "x/sqrt(x^2 + 1)",
+		"sec(arctan(x))": "sqrt(x^2 + 1)", "sin(2 arctan(x))": "2x/(x^2 + 1)", "cos(2 arccos(x))": "2x^2 - 1", "cot(arctan(x))": "1/x",
+		"cos(arcsin(1/3))": "2 sqrt(2)/3", "sin(π − arcsin(1/3))": "1/3", "cos(arccos(1/3) − 3π)": "-1/3", "tan(π/2 − arctan(2))": "1/2",
+		"sin(2 arcsin(1/3))": "4 sqrt(2)/9", "csc(arccos(3/5))": "5/4",
+		// There is no angle with the sine 2, and of others the sum says no more.
+		"sin(arcsin(2))": "sin(arcsin(2))", "cos(x + arcsin(x))": "cos(x + arcsin(x))", "sin(3 arcsin(x))": "sin(3 arcsin(x))",
+	} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
+	}
+	assert.Equal(t, []string{"1 − x² ≥ 0"}, symbolic.Simplify(parse(t, "cos(arccos(x))")).Conditions)
+	forward := map[string]func(float64) float64{"sin": math.Sin, "cos": math.Cos, "tan": math.Tan}
+	inverse := map[string]func(float64) float64{"arcsin": math.Asin, "arccos": math.Acos, "arctan": math.Atan}
+	for name, f := range forward {
+		for of, g := range inverse {
+			for _, times := range []float64{-2, -1, 1, 2} {
+				for quarters := range 4 {
+					n := symbolic.Simplify(parse(t, fmt.Sprintf("%s(%v·%s(x) + %d·π/2)", name, times, of, quarters))).Node
+					for _, x := range []float64{-0.83, -0.31, 0.12, 0.57} {
+						want := f(times*g(x) + float64(quarters)*math.Pi/2)
+						assert.InDelta(t, want, value(t, n, []float64{x, 0, 0}), 1e-9*(1+math.Abs(want)), "%s of %v %s and %d quarter turns at %v", name, times, of, quarters, x)
+					}
+				}
+			}
+		}
+	}
+}
+
+func TestWhatIsNeverNegativeNeedsNoBarsAndNoCondition(t *testing.T) {
+	for text, want := range map[string]string{
+		"|x² + 3|": "x^2 + 3", "|−x² − 3|": "x^2 + 3", "|e^x + 1|": "e^x + 1", "√((x² + 1)²)": "x^2 + 1", "|x² + x|": "abs(x^2 + x)", "|x³ + 1|": "abs(x^3 + 1)",
+	} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
+	}
+	assert.Empty(t, symbolic.Simplify(parse(t, "(x² + 1)/(x² + 1)")).Conditions)
+	assert.NotEmpty(t, symbolic.Simplify(parse(t, "(x³ + 1)/(x³ + 1)")).Conditions)
 }
