@@ -470,6 +470,25 @@ func TestUnderARootAPlaceIsWhatItIs(t *testing.T) {
 	}
 }
 
+// A logarithm goes to −∞ where its number goes to 0, slowly: a millionth beside it, it is −14. By hand: tan(1/2), cos(1/2),
+// sin(1/2); cos x = x at 0.7390851332 (the Dottie number, OEIS A003957).
+func TestASlowAsymptoteIsOne(t *testing.T) {
+	for text, want := range map[string]string{
+		"ln|arctan(x) − 1/2|": "tan(1/2)", "ln|arccos(x) − 1/2|": "cos(1/2)", "1/∛(arcsin(x) − 1/2)": "sin(1/2)", "ln|2^x − 5|": "ln(5)/ln(2)",
+		"ln|cos(x) − x|": "≈0.739085", "1/∛(cos(x) − x)": "≈0.739085", "ln(x)²": "0",
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		if assert.Len(t, f.Vertical, 1, text) {
+			assert.Equal(t, want, f.Vertical[0].X.Text(), text)
+		}
+	}
+	// ln(−ln(1 − x)) grows too slowly to be seen to.
+	f := findings(t, "ln(−ln(x²))", analyse.Bounds{})
+	if len(f.Vertical) < 3 {
+		assert.Contains(t, strings.Join(f.Undecided, "; "), "the limit at", "%v", f.Vertical)
+	}
+}
+
 // cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
 func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
 	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {

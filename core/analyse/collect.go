@@ -257,11 +257,14 @@ func (a *analyser) collectGaps(out *Findings) {
 			continue
 		}
 		var left, right series.Behaviour
+		unknown := false
 		if i > 0 && a.segments[i-1].tree != nil {
 			left = a.segments[i-1].rightEnd
+			unknown = left.Kind == series.Unknown
 		}
 		if i < len(a.segments) && a.segments[i].tree != nil {
 			right = a.segments[i].leftEnd
+			unknown = unknown || right.Kind == series.Unknown
 		}
 		grows := func(b series.Behaviour) bool { return b.Kind == series.Rising || b.Kind == series.Falling }
 		if grows(left) || grows(right) {
@@ -273,6 +276,9 @@ func (a *analyser) collectGaps(out *Findings) {
 			}
 			out.Vertical = append(out.Vertical, Line{X: p.x, Side: side, How: Limit})
 			continue
+		}
+		if unknown {
+			a.unsettled["the limit at "+expr.Pretty(nodeOf(p.x))] = true
 		}
 		if left.Kind != series.Finite || right.Kind != series.Finite {
 			if hasRestless(left, right) {

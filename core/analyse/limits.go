@@ -121,6 +121,12 @@ func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
 		v = append(v, f([]float64{x + float64(side)*h*room}))
 	}
 	first, last := v[0], v[len(v)-1]
+	if goesOnLikePowerOrLogarithm(v) {
+		if last > 0 {
+			return series.Behaviour{Kind: series.Rising}
+		}
+		return series.Behaviour{Kind: series.Falling}
+	}
 	switch {
 	case math.IsNaN(first) || math.IsNaN(last):
 		return series.Behaviour{}
@@ -137,4 +143,19 @@ func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
 		return series.Behaviour{Kind: series.Finite, Limit: exact.Of(decimal(limit))}
 	}
 	return series.Behaviour{}
+}
+
+// goesOnLikePowerOrLogarithm tells that values at a tenth of the distance each time grow by the same factor, as those of
+// h^−k, or by the same amount, as those of ln h: slowly, but beyond every bound.
+func goesOnLikePowerOrLogarithm(v []float64) bool {
+	alike := func(change func(a, b float64) float64, least float64) bool {
+		first := change(v[0], v[1])
+		for i := 2; i < len(v); i++ {
+			if c := change(v[i-1], v[i]); !(math.Abs(c) > least) || math.Abs(c-first) > 0.01*math.Abs(first) {
+				return false
+			}
+		}
+		return (v[len(v)-1]-v[0])*v[len(v)-1] > 0
+	}
+	return alike(func(a, b float64) float64 { return math.Log(b / a) }, 0.05) || alike(func(a, b float64) float64 { return b - a }, 1e-3)
 }

@@ -256,7 +256,12 @@ func (a I) Sqrt() I {
 func (a I) Cbrt() I { return a.rising(math.Cbrt) }
 
 // Exp is e^a.
-func (a I) Exp() I { return clampLow(a.rising(math.Exp), 0) }
+func (a I) Exp() I {
+	if a.Hi <= number.SafeExponent {
+		return clampLow(a.rising(math.Exp), 0)
+	}
+	return I{lower(number.Exp(a.Lo), 8), upper(number.Exp(a.Hi), 8)}
+}
 
 // Ln is ln a on the part of a that is > 0; of 0 alone, what lies below every float64, as beside it.
 func (a I) Ln() I {

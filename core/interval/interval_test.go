@@ -57,6 +57,19 @@ func TestASumThatIsZeroIsNotRounded(t *testing.T) {
 	assert.False(t, interval.Point(0.1).Add(interval.Point(0.2)).IsPoint(), "any other sum may be rounded")
 }
 
+// Compared with e^(x − 10)·e^10; the largest float64 is e^709.7827.
+func TestPowersOfEAreEnclosedUpToTheLargestNumber(t *testing.T) {
+	for _, x := range []float64{709, 709.1, 709.44, 709.5, 709.78} {
+		want := math.Exp(x-10) * math.Exp(10)
+		got := interval.Point(x).Exp()
+		assert.InEpsilon(t, want, got.Lo, 1e-13, "%v", x)
+		assert.InEpsilon(t, want, got.Hi, 1e-13, "%v", x)
+		assert.True(t, got.Lo < got.Hi)
+	}
+	assert.Equal(t, math.Inf(1), interval.Point(710).Exp().Hi)
+	assert.LessOrEqual(t, interval.I{Lo: 1, Hi: 800}.Exp().Lo, math.E)
+}
+
 // An operation that rounds widens its result on both sides, by two units in the last place at most, at every size.
 func TestRoundingGoesOutwardByAHair(t *testing.T) {
 	r := rand.New(rand.NewPCG(2, 7))

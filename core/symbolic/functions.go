@@ -1,6 +1,7 @@
 package symbolic
 
 import (
+	"math"
 	"math/big"
 	"sync"
 
@@ -501,11 +502,49 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 		if exact, known := s.inverseOfTable(name, u); known {
 			return exact
 		}
+		if angle := s.sameAngle(name, u); angle != nil {
+			return angle
+		}
 	}
 	if (name == "arcsin" || name == "arctan") && isLeadingNegative(u) {
 		return atom(call(name, s.build(u.scaled(minusOne)))).scaled(minusOne)
 	}
 	return plain
+}
+
+// sameAngle is the angle between −π/2 and π/2, or 0 and π, that has the same value as the one in arcsin(sin c); nil for
+// anything else. c is a fraction, or one of π.
+func (s *simplifier) sameAngle(name string, u sum) sum {
+	if len(u) != 1 || u[0].coef.Cmp(one) != 0 || len(u[0].factors) != 1 || !u[0].factors[0].exp.isOne() {
+		return nil
+	}
+	c, ok := u[0].factors[0].base.(*expr.Call)
+	if !ok || "arc"+c.Name != name {
+		return nil
+	}
+	angle := s.normal(c.Args[0])
+	turns, ok := multipleOfPi(angle) // half turns
+	if r, isNumber := angle.number(); isNumber {
+		share, _ := r.Float64()
+		turns, ok = new(big.Rat).SetFloat64(share/math.Pi), true
+	}
+	if !ok || new(big.Rat).Abs(turns).Cmp(big.NewRat(1<<20, 1)) > 0 {
+		return nil
+	}
+	t, _ := turns.Float64()
+	half := int64(math.Round(t))
+	if name == "arccos" {
+		half = int64(math.Floor(t))
+	}
+	out := angle.plus(s.normal(pi()).scaled(big.NewRat(-half, 1)))
+	if half%2 == 0 || name == "arctan" {
+		return out
+	}
+	out = out.scaled(minusOne) // sin(c − π) = −sin c, and cos(π − (c − π)) = cos c
+	if name == "arccos" {
+		out = out.plus(s.normal(pi()))
+	}
+	return out
 }
 
 // inverseOfTable finds the special angle at which a trigonometric function takes the value u.

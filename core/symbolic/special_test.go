@@ -123,6 +123,24 @@ func TestAFunctionOfAnInverseNeedsNoAngle(t *testing.T) {
 	}
 }
 
+// The angles between −π/2 and π/2, or 0 and π, with the same sine, cosine or tangent; compared with Go's math package.
+func TestAnInverseGivesTheAngleOfItsOwnRange(t *testing.T) {
+	for text, want := range map[string]string{
+		"arcsin(sin(1/2))": "1/2", "arcsin(sin(2))": "pi - 2", "arccos(cos(4))": "2 pi - 4", "arccos(cos(−1))": "1", "arctan(tan(2))": "2 - pi",
+		"arcsin(sin(6π/7))": "pi/7", "arccos(cos(9π/7))": "5 pi/7", "arcsin(−sin(1/2))": "-1/2", "arcsin(sin(x))": "arcsin(sin(x))", "arcsin(cos(1))": "arcsin(cos(1))",
+	} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
+	}
+	for k := -40; k <= 40; k++ {
+		c := float64(k) / 4
+		for name, want := range map[string]float64{"arcsin(sin(%v))": math.Asin(math.Sin(c)), "arccos(cos(%v))": math.Acos(math.Cos(c)), "arctan(tan(%v))": math.Atan(math.Tan(c))} {
+			n := symbolic.Simplify(parse(t, fmt.Sprintf(name, c))).Node
+			assert.InDelta(t, want, value(t, n, []float64{0, 0, 0}), 1e-7, name, c)
+			assert.NotContains(t, expr.Text(n), "arc")
+		}
+	}
+}
+
 func TestWhatIsNeverNegativeNeedsNoBarsAndNoCondition(t *testing.T) {
 	for text, want := range map[string]string{
 		"|x² + 3|": "x^2 + 3", "|−x² − 3|": "x^2 + 3", "|e^x + 1|": "e^x + 1", "√((x² + 1)²)": "x^2 + 1", "|x² + x|": "abs(x^2 + x)", "|x³ + 1|": "abs(x^3 + 1)",
