@@ -111,7 +111,13 @@ func (a *analyser) collectIntercepts(out *Findings) {
 		if !p.defined || p.border || !a.inPeriod(p.x.Value) {
 			continue
 		}
-		if isZero := p.y.Exact != nil && exact.Of(p.y.Exact).IsZero(); isZero || p.isZero && math.Abs(p.y.Value) < 1e-6 {
+		isZero := p.y.Exact != nil && exact.Of(p.y.Exact).IsZero() || p.isZero && math.Abs(p.y.Value) < 1e-6
+		if !isZero && p.isZero && i > 0 && i < len(a.segments) && a.continuous(i) {
+			// Solved to be one, though the value at the nearest float64 is no small number.
+			isZero = a.mayBe(a.segments[i].simple, p.x.Value, 0)
+			a.unsettled["zeros"] = a.unsettled["zeros"] || !isZero
+		}
+		if isZero {
 			how := p.how
 			if how == "" {
 				how = Inserted

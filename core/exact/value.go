@@ -34,10 +34,48 @@ func Of(n expr.Node) Value {
 	if out, found := denested(n); found {
 		n = symbolic.Simplify(out).Node
 	}
+	if out, found := cancelled(n); found {
+		n = symbolic.Simplify(out).Node
+	}
 	if r, ok := rational(n); ok {
 		return Value{rat: r}
 	}
 	return Value{node: n}
+}
+
+// cancelled puts 0 for the sums in n that are 0 though no two of their terms are alike: (1 − e)/(1 − e) is 1, and so is
+// 1/(1 − e) − e/(1 − e). As one fraction such a sum has nothing above.
+func cancelled(n expr.Node) (out expr.Node, found bool) {
+	isOverSum := func(n expr.Node) bool {
+		b, ok := n.(*expr.Binary)
+		return ok && b.Op == expr.Div && expr.Any(b.R, isSum)
+	}
+	if !expr.Any(n, isOverSum) {
+		return n, false
+	}
+	var settle func(n expr.Node) expr.Node
+	settle = func(n expr.Node) expr.Node {
+		n = expr.Map(n, settle)
+		if !isSum(n) {
+			return n
+		}
+		sum := n.(*expr.Binary)
+		if math.Abs(Float(n)) > 1e-12*(math.Abs(Float(sum.L))+math.Abs(Float(sum.R))) {
+			return n
+		}
+		above, _, ok := symbolic.Together(n)
+		if zero, isNumber := rational(above); ok && isNumber && zero.Sign() == 0 {
+			found = true
+			return above
+		}
+		return n
+	}
+	return settle(n), found
+}
+
+func isSum(n expr.Node) bool {
+	b, ok := n.(*expr.Binary)
+	return ok && (b.Op == expr.Add || b.Op == expr.Sub)
 }
 
 // Fractional is the value p/q.
