@@ -489,6 +489,16 @@ func TestASlowAsymptoteIsOne(t *testing.T) {
 	}
 }
 
+// By hand: the arc sine is steeper than the cube at its end −3(π + 1), so that the function turns a hair further on and a
+// ten-thousandth lower.
+func TestARangeBeginsAtTheLeastValue(t *testing.T) {
+	f := findings(t, "(π x/2 + π/2)³ − arcsin(x/3 + π)", analyse.Bounds{})
+	require.True(t, f.RangeKnown)
+	require.Len(t, f.Minima, 2)
+	assert.InDelta(t, f.Minima[0].Y.Value, f.Range[0].Lo.Value, 1e-9)
+	assert.True(t, f.Range[0].LoClosed)
+}
+
 // cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
 func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
 	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {

@@ -698,7 +698,7 @@ func union(list []Interval) []Interval {
 			touches := same(last.Hi, i.Lo) && (last.HiClosed || i.LoClosed)
 			if touches || last.Hi.Value > i.Lo.Value && !same(last.Hi, i.Lo) {
 				switch {
-				case same(last.Hi, i.Hi):
+				case same(last.Hi, i.Hi) && !surpasses(i.Hi.Value, last.Hi.Value):
 					last.HiClosed = last.HiClosed || i.HiClosed
 					if last.Hi.Exact == nil {
 						last.Hi = i.Hi
@@ -706,7 +706,10 @@ func union(list []Interval) []Interval {
 				case i.Hi.Value > last.Hi.Value:
 					last.Hi, last.HiClosed = i.Hi, i.HiClosed
 				}
-				if same(last.Lo, i.Lo) && i.LoClosed {
+				switch {
+				case surpasses(last.Lo.Value, i.Lo.Value):
+					last.Lo, last.LoClosed = i.Lo, i.LoClosed
+				case same(last.Lo, i.Lo) && i.LoClosed:
 					last.LoClosed = true
 				}
 				continue
@@ -716,5 +719,8 @@ func union(list []Interval) []Interval {
 	}
 	return out
 }
+
+// surpasses tells that v is more than w, and not by rounding only: a function may turn a little below where it begins.
+func surpasses(v, w float64) bool { return v-w > 1e-12*(1+math.Abs(v)+math.Abs(w)) }
 
 func same(a, b Number) bool { return close(a.Value, b.Value) }
