@@ -499,6 +499,24 @@ func TestARangeBeginsAtTheLeastValue(t *testing.T) {
 	assert.True(t, f.Range[0].LoClosed)
 }
 
+// x³ + x + 1 is 0 at −0.6823278038 only (Cardano's formula; OEIS A263719 with the other sign), which no short number names.
+// A root there is 0 all the same, and upright: ∛ bends the other way beyond it.
+func TestARootIsZeroAtAPlaceThatIsOnlyKnownRounded(t *testing.T) {
+	const place = -0.6823278038280193
+	root := findings(t, "∛(x³ + x + 1)", analyse.Bounds{})
+	require.Len(t, root.Zeros, 1)
+	assert.InDelta(t, place, root.Zeros[0].X.Value, 1e-12)
+	require.Len(t, root.Inflections, 3)
+	assert.InDelta(t, place, root.Inflections[1].X.Value, 1e-12)
+	for text, least := range map[string]string{"√(x³ + x + 1)": "[0, ∞)", "(x³ + x + 1)^(2/3)": "[0, ∞)", "|x³ + x + 1|": "[0, ∞)", "2 + √|x³ + x + 1|": "[2, ∞)"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Equal(t, least, analyse.Intervals(f.Range), text)
+		if assert.Len(t, f.Minima, 1, text) {
+			assert.InDelta(t, place, f.Minima[0].X.Value, 1e-12, text)
+		}
+	}
+}
+
 // cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
 func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
 	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {

@@ -175,8 +175,12 @@ func (a *analyser) collectPoints(out *Findings) {
 				*list = append(*list, Point{X: p.x, Y: p.y, How: how, End: left == nil || right == nil})
 			}
 		}
-		if left != nil && right != nil && left.bentNear && right.bentNear && left.bends*right.bends < 0 && !a.beyond("inflections", p.x) && !a.beyond("places", p.x) && a.continuous(i) && a.smooth(i, left, right) {
-			out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
+		if left != nil && right != nil && left.bentNear && right.bentNear && left.bends*right.bends < 0 && !a.beyond("inflections", p.x) && !a.beyond("places", p.x) && a.continuous(i) {
+			smooth, known := a.smooth(i, left, right)
+			if smooth {
+				out.Inflections = append(out.Inflections, Point{X: p.x, Y: p.y, How: how})
+			}
+			a.unsettled["inflections"] = a.unsettled["inflections"] || !known
 		}
 	}
 	out.Maxima, out.Minima = a.tryExtrema(out.Maxima, 1), a.tryExtrema(out.Minima, -1)
@@ -210,21 +214,19 @@ func (a *analyser) tops(i int, s *segment, sign, side int) bool {
 	return false
 }
 
-// smooth tells whether the slopes on both sides of place i agree, an upright tangent included.
-func (a *analyser) smooth(i int, left, right *segment) bool {
+// smooth tells whether the slopes on both sides of place i agree, an upright tangent included; known is false where one of
+// them could not be found.
+func (a *analyser) smooth(i int, left, right *segment) (smooth, known bool) {
 	if !a.places[i].cut {
-		return true
+		return true, true
 	}
-	l, r, ok := a.slopesAt(i, left, right)
-	return ok && l.Kind == r.Kind && (l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float()))
+	l, r, known := a.slopesAt(i, left, right)
+	return known && l.Kind == r.Kind && (l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float())), known
 }
 
 // slopesAt are the limits of the slope on both sides of place i; ok is false where one has none.
 func (a *analyser) slopesAt(i int, left, right *segment) (l, r series.Behaviour, ok bool) {
 	p := &a.places[i]
-	if p.x.Exact == nil {
-		return l, r, false
-	}
 	l, r = a.slopeBeside(p.x, left, -1), a.slopeBeside(p.x, right, 1)
 	decided := func(b series.Behaviour) bool { return b.Kind != series.Unknown && b.Kind != series.Restless }
 	return l, r, decided(l) && decided(r)
@@ -235,7 +237,12 @@ func (a *analyser) slopeBeside(x Number, s *segment, side int) series.Behaviour 
 	if slope, ok := a.valueAt(s.first, x); ok {
 		return series.Behaviour{Kind: series.Finite, Limit: valueOf(slope)}
 	}
-	return a.effort.Near(s.first, a.variable, exact.Of(x.Exact), side, between(s.lo.Value, s.hi.Value))
+	if x.Exact != nil {
+		if b := a.effort.Near(s.first, a.variable, exact.Of(x.Exact), side, between(s.lo.Value, s.hi.Value)); b.Kind != series.Unknown {
+			return b
+		}
+	}
+	return a.followed(s, s.first, x.Value, side)
 }
 
 // bendsThrough tells whether a curve that bends one way on both sides of place i does so across it: its slope goes on in

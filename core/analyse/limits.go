@@ -64,7 +64,7 @@ func (a *analyser) limit(p place, s *segment, side int) series.Behaviour {
 			return b
 		}
 	}
-	return a.followed(s, p.x.Value, side)
+	return a.followed(s, s.simple, p.x.Value, side)
 }
 
 // pole tells that the formula grows without bound at x: as one fraction its denominator is 0 there and its numerator is
@@ -109,9 +109,10 @@ func valueOf(n Number) exact.Value {
 	return exact.Of(decimal(n.Value))
 }
 
-// followed watches the values on the way to a place that is only known rounded, or whose series is out of reach.
-func (a *analyser) followed(s *segment, x float64, side int) series.Behaviour {
-	f, err := program.CompilePoint(s.simple, []string{a.variable})
+// followed watches the values of n, a segment's formula or slope, on the way to a place that is only known rounded, or whose
+// series is out of reach.
+func (a *analyser) followed(s *segment, n expr.Node, x float64, side int) series.Behaviour {
+	f, err := program.CompilePoint(n, []string{a.variable})
 	if err != nil {
 		return series.Behaviour{}
 	}

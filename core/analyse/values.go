@@ -25,58 +25,75 @@ func (a *analyser) evaluate(i int) {
 	if tree == nil {
 		return
 	}
-	if p.open = a.isOpenAt(tree, p.x, p.cut); p.open {
-		p.y, p.defined = a.value(tree, p.x)
+	var zeros []expr.Node
+	if zeros, p.open = a.gatesAt(tree, p.x, p.cut); p.open {
+		p.y, p.defined = a.value(tree, p.x, zeros)
 	}
 }
 
 // valueAt evaluates a smooth formula at a cut; ok is false where a gate is shut, and where no float64 holds the value.
 func (a *analyser) valueAt(tree expr.Node, x Number) (y Number, ok bool) {
-	if !a.isOpenAt(tree, x, true) {
+	zeros, ok := a.gatesAt(tree, x, true)
+	if !ok {
 		return Number{}, false
 	}
-	return a.value(tree, x)
+	return a.value(tree, x, zeros)
 }
 
-// isOpenAt tells that the gates of a smooth formula are open at x. A gate can be 0 at a cut only, where rounding may hide
-// it; elsewhere a small number is a number.
-func (a *analyser) isOpenAt(tree expr.Node, x Number, cut bool) bool {
+// gatesAt tells whether the gates of a smooth formula are open at x, and which of their parts are 0 there. A gate can be 0
+// at a cut only, where rounding may hide it; elsewhere a small number is a number.
+func (a *analyser) gatesAt(tree expr.Node, x Number, cut bool) (zeros []expr.Node, open bool) {
 	for _, g := range gatesOf(tree, fractionOf) {
 		f, err := program.CompilePoint(g.part, []string{a.variable})
 		if err != nil {
-			return false
+			return nil, false
 		}
 		v := f([]float64{x.Value})
 		if math.IsNaN(v) {
 			// An inner part fails by rounding, or has no value: its own gate tells.
 			if cut && fades(f, x.Value) && !g.allowsZero(a.variable, x.Value) {
-				return false
+				return nil, false
 			}
 			continue
 		}
 		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
-				return false
+				return nil, false
 			}
+			zeros = append(zeros, g.part)
 			continue
 		}
 		if v == 0 && !cut && !a.isConstant(g.part) {
 			v = a.underflow(g.part, x.Value)
 		}
 		if !g.test(v) {
-			return false
+			return nil, false
 		}
 	}
-	return true
+	return zeros, true
 }
 
-// value evaluates a smooth formula where its gates are open.
-func (a *analyser) value(tree expr.Node, x Number) (Number, bool) {
+// value evaluates a smooth formula where its gates are open and some parts are 0. Where x is only known rounded, 0 is put in
+// for those: the cube root of what is left of it would be no small number.
+func (a *analyser) value(tree expr.Node, x Number, zeros []expr.Node) (Number, bool) {
+	if x.Exact == nil && len(zeros) > 0 {
+		return a.number(symbolic.Simplify(with0(tree, zeros)).Node, x)
+	}
 	y, ok := a.number(a.derive(tree).simple, x)
 	if ok && y.Exact == nil && a.isRoundedMore(a.derive(tree).simple, tree, x.Value) {
 		return a.number(tree, x)
 	}
 	return y, ok
+}
+
+// with0 puts 0 for parts of a formula.
+func with0(n expr.Node, parts []expr.Node) expr.Node {
+	for _, p := range parts {
+		if expr.Equal(n, p) {
+			return expr.Num(0)
+		}
+	}
+	return expr.Map(n, func(child expr.Node) expr.Node { return with0(child, parts) })
 }
 
 // isRoundedMore tells that rounding leaves the value of n less certain than that of m, the same function written in
@@ -163,7 +180,7 @@ func isReadable(n expr.Node) bool {
 // mayBe tells that w lies among the values of n next to x, where those change fast: a cube root that is 0 at ln 5/ln 2 is
 // no small number at the float64 beside it.
 func (a *analyser) mayBe(n expr.Node, x, w float64) bool {
-	h := 1e-15 * (1 + math.Abs(x))
+	h := 1e-14 * (1 + math.Abs(x))
 	near, _ := breaks.Enclose(n, a.variable)(interval.I{Lo: x - h, Hi: x + h})
 	return near.Has(w) && !math.IsInf(near.Lo, 0) && !math.IsInf(near.Hi, 0)
 }
@@ -191,8 +208,11 @@ func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
 			return exactly(e), true
 		}
 	}
-	if math.IsNaN(v) || math.IsInf(v, 0) {
+	switch {
+	case math.IsNaN(v) || math.IsInf(v, 0):
 		return Number{}, false
+	case x.Exact == nil && math.Abs(v) < 1e-6 && a.mayBe(n, x.Value, 0):
+		return exactly(exact.Value{}), true // but for the last digits of x
 	}
 	return Number{Value: v}, true
 }
