@@ -231,6 +231,17 @@ func (c *claims) room(x float64) float64 {
 	for _, l := range c.f.Vertical {
 		near(l.X.Value)
 	}
+	for _, i := range c.f.Domain {
+		near(i.Lo.Value)
+		near(i.Hi.Value)
+	}
+	if again := c.f.DomainAgain; again != nil {
+		for _, i := range again.Intervals {
+			p := again.Period.Value
+			near(i.Lo.Value + p*math.Round((x-i.Lo.Value)/p))
+			near(i.Hi.Value + p*math.Round((x-i.Hi.Value)/p))
+		}
+	}
 	return least
 }
 

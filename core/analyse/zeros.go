@@ -387,26 +387,35 @@ func (a *analyser) fadesTo(n expr.Node, end, distance float64, side int) bool {
 	if h == 0 {
 		return false
 	}
-	if isOffZero(n, a.variable, end) {
+	if a.isOffZero(n, end) {
 		return false
 	}
 	f, err := program.CompilePoint(n, []string{a.variable})
 	return err == nil && math.Abs(f([]float64{end + float64(side)*distance/2})) <= 1e-10*math.Abs(f([]float64{end + float64(side)*h}))
 }
 
-// isOffZero tells that a formula is surely not 0 at x.
-func isOffZero(n expr.Node, variable string, x float64) bool {
-	v, _ := breaks.Enclose(n, variable)(interval.Point(x))
-	return !v.IsEmpty() && (v.Lo > 0 || v.Hi < 0)
-}
-
-// crossesBeside tells that a formula, which is not 0 at an end, passes 0 at a place close to it.
-func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
-	f, err := program.CompilePoint(n, []string{a.variable})
-	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !isOffZero(n, a.variable, end) {
+// isOffZero tells that a formula is surely not 0 at an end, of which the exact number says more than the rounded one:
+// x¹² − ∛(4x + 1) is 6·10⁻⁸ at −1/4.
+func (a *analyser) isOffZero(n expr.Node, end float64) bool {
+	if v, _ := breaks.Enclose(n, a.variable)(interval.Point(end)); !v.IsEmpty() && (v.Lo > 0 || v.Hi < 0) {
+		return true
+	}
+	p, ok := a.exactPlace(end)
+	if !ok || symbolic.Size(n) > maxPutIn {
 		return false
 	}
-	return f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0
+	sign, known := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: p.Node()})).Sign()
+	return known && sign != 0
+}
+
+// crossesBeside tells that a formula, which is not 0 at an end, passes 0 at a place close to it, or so close that no float64
+// lies between.
+func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
+	f, err := program.CompilePoint(n, []string{a.variable})
+	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !a.isOffZero(n, end) {
+		return false
+	}
+	return x == end || f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of

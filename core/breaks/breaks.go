@@ -539,7 +539,7 @@ func (s *search) settle() {
 			continue
 		}
 		if x, crosses := s.crossing(a-s.together, b+s.together); crosses {
-			s.found = append(s.found, x)
+			s.take(x)
 			continue
 		}
 		x := s.turning(a-s.together, b+s.together)
@@ -549,9 +549,29 @@ func (s *search) settle() {
 		x = s.orNothing(x)
 		w := 4 * ulp(x)
 		if s.g.isCritical(s.at(x)) || s.g.criticalIn(s.over(x-w, x+w).v) {
-			s.found = append(s.found, x)
+			s.take(x)
 		}
 	}
+}
+
+// take adds a place that rests on values of g alone, unless those mean nothing: beside π/2 the last digit of x turns
+// sin(x tan x) about many times, and a 0 there is as good as any other number.
+func (s *search) take(x float64) {
+	w := 4 * ulp(x)
+	blur := s.over(x-w, x+w).v
+	most := 0.0
+	for _, share := range []float64{-3e-3, -1e-3, 1e-3, 3e-3} {
+		if y := x + share*(s.right-s.left); y > s.left && y < s.right {
+			if v := math.Abs(s.at(y)); v > most {
+				most = v
+			}
+		}
+	}
+	if inside := x-w > s.left && x+w < s.right; inside && blur.Hi-blur.Lo > 0.1*most && most > 0 {
+		s.complete = false
+		return
+	}
+	s.found = append(s.found, x)
 }
 
 // crossing finds the place of a group at whose ends g lies on both sides of a critical value: a zero of a higher odd order,
