@@ -34,6 +34,7 @@ type analyser struct {
 	samples    []sample        // values that were tried
 	isCutBy    map[string]bool // parts of which the zeros have been looked for everywhere
 	trees      map[string]derivatives
+	simplified map[string]expr.Node // of formulas that are not differentiated
 	quotients  map[string]quotient
 	numerators map[string]expr.Node
 	rows       map[string][]outweighing
@@ -124,7 +125,7 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 	bounds = bounds.within(n, variable)
 	a = &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
-		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, isCutBy: map[string]bool{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
+		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, isCutBy: map[string]bool{}, simplified: map[string]expr.Node{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
 	if a.left == 0 && a.right == 0 {
 		a.left, a.right = -10, 10
@@ -177,6 +178,20 @@ func (a *analyser) derive(tree expr.Node) derivatives {
 	d.second = symbolic.Simplify(symbolic.Derivative(d.first, a.variable)).Node
 	a.trees[key] = d
 	return d
+}
+
+// simple is a smooth formula simplified; a slope that is looked at beside a place is not differentiated for that.
+func (a *analyser) simple(tree expr.Node) expr.Node {
+	key := expr.Text(tree)
+	if d, ok := a.trees[key]; ok {
+		return d.simple
+	}
+	n, ok := a.simplified[key]
+	if !ok {
+		n = symbolic.Simplify(tree).Node
+		a.simplified[key] = n
+	}
+	return n
 }
 
 // vanishing is 0 for a formula that is 0 throughout though simplifying does not see it: as one fraction it has nothing

@@ -79,8 +79,9 @@ func (a *analyser) value(tree expr.Node, x Number, zeros []expr.Node) (Number, b
 	if x.Exact == nil && len(zeros) > 0 {
 		return a.number(symbolic.Simplify(with0(tree, zeros)).Node, x)
 	}
-	y, ok := a.number(a.derive(tree).simple, x)
-	if ok && y.Exact == nil && a.isRoundedMore(a.derive(tree).simple, tree, x.Value) {
+	simple := a.simple(tree)
+	y, ok := a.number(simple, x)
+	if ok && y.Exact == nil && a.isRoundedMore(simple, tree, x.Value) {
 		return a.number(tree, x)
 	}
 	return y, ok

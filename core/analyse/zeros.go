@@ -50,9 +50,14 @@ func (a *analyser) closedForm(n expr.Node) solved {
 	return a.solutions[key]
 }
 
-// maxSolving bounds the equations that are solved in closed form for one function, about a second: a step makes hundreds of
-// them, of which nobody reads the exact numbers. The zeros of the others are bracketed.
-const maxSolving = 240
+// maxSolving bounds the equations that are solved in closed form for one function, maxFractions those that are written as
+// one fraction, about a third of a second each: a step makes hundreds of them, of which nobody reads the exact numbers. The
+// zeros of the others are bracketed as they stand.
+const maxSolving, maxFractions = 120, 80
+
+// maxFraction is the size of a formula that is written as one fraction: one of 200 nodes makes a numerator of 2,700 in half
+// a second, which tells nothing any more.
+const maxFraction = 100
 
 // solvingCost is about what it takes to solve n: functions within each other make long numbers.
 func solvingCost(n expr.Node) int {
@@ -263,7 +268,11 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 func (a *analyser) numerator(n expr.Node) expr.Node {
 	key := expr.Text(n)
 	above, known := a.numerators[key]
-	if !known {
+	switch {
+	case known:
+	case len(a.numerators) > maxFractions || symbolic.Size(n) > maxFraction:
+		return n
+	default:
 		var ok bool
 		if above, _, ok = symbolic.Together(n); !ok {
 			above = n
@@ -412,10 +421,10 @@ func (a *analyser) isOffZero(n expr.Node, end float64) bool {
 // lies between.
 func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
 	f, err := program.CompilePoint(n, []string{a.variable})
-	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !a.isOffZero(n, end) {
+	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) {
 		return false
 	}
-	return x == end || f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0
+	return (x == end || f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0) && a.isOffZero(n, end)
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of
