@@ -26,6 +26,7 @@ type analyser struct {
 	period     float64 // 0 for none
 	solutions  map[string]solved
 	solving    int // what solving has cost so far
+	fractions  int // and writing as one fraction
 	segments   []segment
 	places     []place
 	endless    map[string]bool // lists that go on outside the window

@@ -517,6 +517,30 @@ func TestARootIsZeroAtAPlaceThatIsOnlyKnownRounded(t *testing.T) {
 	}
 }
 
+// arccos and arcsin have a value at ∓1, also where the place is rounded: by hand, √2·(−2√2) + 3 = −1, and cos x − x = −1 at
+// 1.2834287418 (from memory: the root of cos x = x − 1).
+func TestAnArcSineHasAValueAtItsEnds(t *testing.T) {
+	f := findings(t, "sinh(2x − 2) arccos(√2 x + 3)", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	assert.Equal(t, "[−2√2, −√2]", f.DomainText())
+	f = findings(t, "arcsin(cos(x) − x)", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	assert.Equal(t, "[0, ≈1.283429]", f.DomainText())
+	assert.Equal(t, "[−π/2, π/2]", analyse.Intervals(f.Range))
+}
+
+// A place that the next float64 hides is not left out in silence: x¹² = ∛(4x + 1) has a solution 5·10⁻²³ above −1/4. And
+// beside −5π/2 nothing can be told of sin(x tan x), of e^(−x³) far out only that it is above 0.
+func TestWhatFloatsCannotShowIsNotTold(t *testing.T) {
+	f := findings(t, "x^12 − ∛(4x + 1)", analyse.Bounds{})
+	assert.Contains(t, strings.Join(f.Undecided, "; "), "zeros")
+	for _, z := range findings(t, "sin(x tan(x))", analyse.Bounds{}).Zeros {
+		assert.InDelta(t, 0, math.Sin(z.X.Value*math.Tan(z.X.Value)), 1e-3, z.X.Text())
+	}
+	assert.Empty(t, findings(t, "cosh(3x/2 + 2)/e^(x³ + x + 1)", analyse.Bounds{}).Zeros)
+	assert.Empty(t, findings(t, "e^(−(πx + 3/2)²)/x^4", analyse.Bounds{}).Zeros)
+}
+
 // cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
 func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
 	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {

@@ -291,11 +291,11 @@ func (a *analyser) collectGaps(out *Findings) {
 			continue
 		}
 		if unknown {
-			a.unsettled["the limit at "+expr.Pretty(nodeOf(p.x))] = true
+			a.unsettled["the limit at "+p.x.Text()] = true
 		}
 		if left.Kind != series.Finite || right.Kind != series.Finite {
 			if hasRestless(left, right) {
-				a.unsettled["the limit at "+expr.Pretty(nodeOf(p.x))+": the function swings endlessly there"] = true
+				a.unsettled["the limit at "+p.x.Text()+": the function swings endlessly there"] = true
 			}
 			continue
 		}

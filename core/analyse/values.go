@@ -28,6 +28,9 @@ func (a *analyser) evaluate(i int) {
 	var zeros []expr.Node
 	if zeros, p.open = a.gatesAt(tree, p.x, p.cut); p.open {
 		p.y, p.defined = a.value(tree, p.x, zeros)
+		if p.isZero && p.y.Exact == nil && math.Abs(p.y.Value) < 1e-6 && a.mayBe(tree, p.x.Value, 0) {
+			p.y = exactly(exact.Value{})
+		}
 	}
 }
 
@@ -87,11 +90,21 @@ func (a *analyser) value(tree expr.Node, x Number, zeros []expr.Node) (Number, b
 	return y, ok
 }
 
-// with0 puts 0 for parts of a formula.
+// with0 puts 0 for parts of a formula; for u ± 1, the conditions of an arc sine, it puts ∓1 for u.
 func with0(n expr.Node, parts []expr.Node) expr.Node {
 	for _, p := range parts {
 		if expr.Equal(n, p) {
 			return expr.Num(0)
+		}
+		sum, ok := p.(*expr.Binary)
+		if !ok || !expr.Equal(sum.R, expr.Num(1)) || !expr.Equal(n, sum.L) {
+			continue
+		}
+		switch sum.Op {
+		case expr.Sub:
+			return expr.Num(1)
+		case expr.Add:
+			return expr.Num(-1)
 		}
 	}
 	return expr.Map(n, func(child expr.Node) expr.Node { return with0(child, parts) })
@@ -181,9 +194,22 @@ func isReadable(n expr.Node) bool {
 // mayBe tells that w lies among the values of n next to x, where those change fast: a cube root that is 0 at ln 5/ln 2 is
 // no small number at the float64 beside it.
 func (a *analyser) mayBe(n expr.Node, x, w float64) bool {
+	near := a.beside(n, x)
+	return near.Has(w) && !math.IsInf(near.Lo, 0) && !math.IsInf(near.Hi, 0)
+}
+
+// passes0 tells that the values of n next to x lie on both sides of 0; those of e^(−x³), too small for a float64 far out, do
+// not.
+func (a *analyser) passes0(n expr.Node, x float64) bool {
+	near := a.beside(n, x)
+	return near.Lo < 0 && near.Hi > 0 && !math.IsInf(near.Lo, 0) && !math.IsInf(near.Hi, 0)
+}
+
+// beside encloses the values of n as near to x as a place is known.
+func (a *analyser) beside(n expr.Node, x float64) interval.I {
 	h := 1e-14 * (1 + math.Abs(x))
 	near, _ := breaks.Enclose(n, a.variable)(interval.I{Lo: x - h, Hi: x + h})
-	return near.Has(w) && !math.IsInf(near.Lo, 0) && !math.IsInf(near.Hi, 0)
+	return near
 }
 
 // maxPutIn bounds the formulas into which exact numbers are put.
@@ -208,11 +234,14 @@ func (a *analyser) number(n expr.Node, x Number) (Number, bool) {
 		if !math.IsNaN(w) && agrees && isReadable(e.Node()) {
 			return exactly(e), true
 		}
+		if v != v {
+			v = w // an arc cosine of −1 − 10⁻¹⁶
+		}
 	}
 	switch {
 	case math.IsNaN(v) || math.IsInf(v, 0):
 		return Number{}, false
-	case x.Exact == nil && math.Abs(v) < 1e-6 && a.mayBe(n, x.Value, 0):
+	case x.Exact == nil && math.Abs(v) < 1e-6 && a.passes0(n, x.Value):
 		return exactly(exact.Value{}), true // but for the last digits of x
 	}
 	return Number{Value: v}, true

@@ -50,14 +50,10 @@ func (a *analyser) closedForm(n expr.Node) solved {
 	return a.solutions[key]
 }
 
-// maxSolving bounds the equations that are solved in closed form for one function, maxFractions those that are written as
-// one fraction, about a third of a second each: a step makes hundreds of them, of which nobody reads the exact numbers. The
-// zeros of the others are bracketed as they stand.
-const maxSolving, maxFractions = 120, 80
-
-// maxFraction is the size of a formula that is written as one fraction: one of 200 nodes makes a numerator of 2,700 in half
-// a second, which tells nothing any more.
-const maxFraction = 100
+// maxSolving bounds the equations that are solved in closed form for one function, maxFractions what is written as one
+// fraction, by the cubes of the sizes, about half a second each: a step makes hundreds of them, of which nobody reads the
+// exact numbers, and 200 nodes make a numerator of 2,700. The zeros of the others are bracketed as they stand.
+const maxSolving, maxFractions = 120, 15_000_000
 
 // solvingCost is about what it takes to solve n: functions within each other make long numbers.
 func solvingCost(n expr.Node) int {
@@ -270,9 +266,11 @@ func (a *analyser) numerator(n expr.Node) expr.Node {
 	above, known := a.numerators[key]
 	switch {
 	case known:
-	case len(a.numerators) > maxFractions || symbolic.Size(n) > maxFraction:
+	case a.fractions > maxFractions:
 		return n
 	default:
+		size := symbolic.Size(n)
+		a.fractions += size * size * size
 		var ok bool
 		if above, _, ok = symbolic.Together(n); !ok {
 			above = n
@@ -396,35 +394,42 @@ func (a *analyser) fadesTo(n expr.Node, end, distance float64, side int) bool {
 	if h == 0 {
 		return false
 	}
-	if a.isOffZero(n, end) {
+	if isOffZero(n, a.variable, end) {
 		return false
 	}
 	f, err := program.CompilePoint(n, []string{a.variable})
 	return err == nil && math.Abs(f([]float64{end + float64(side)*distance/2})) <= 1e-10*math.Abs(f([]float64{end + float64(side)*h}))
 }
 
-// isOffZero tells that a formula is surely not 0 at an end, of which the exact number says more than the rounded one:
-// x¹² − ∛(4x + 1) is 6·10⁻⁸ at −1/4.
-func (a *analyser) isOffZero(n expr.Node, end float64) bool {
-	if v, _ := breaks.Enclose(n, a.variable)(interval.Point(end)); !v.IsEmpty() && (v.Lo > 0 || v.Hi < 0) {
-		return true
-	}
+// isOffZero tells that a formula is surely not 0 at x.
+func isOffZero(n expr.Node, variable string, x float64) bool {
+	v, _ := breaks.Enclose(n, variable)(interval.Point(x))
+	return !v.IsEmpty() && (v.Lo > 0 || v.Hi < 0)
+}
+
+// isExactlyOffZero tells so of an end of which the exact number says more than the rounded one: x¹² − ∛(4x + 1) is 6·10⁻⁸
+// at −1/4, and passes 0 before the next float64.
+func (a *analyser) isExactlyOffZero(n expr.Node, end float64) bool {
 	p, ok := a.exactPlace(end)
 	if !ok || symbolic.Size(n) > maxPutIn {
 		return false
 	}
-	sign, known := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: p.Node()})).Sign()
-	return known && sign != 0
+	v := exact.Of(symbolic.Substitute(n, map[string]expr.Node{a.variable: p.Node()}))
+	sign, known := v.Sign()
+	return known && sign != 0 && !symbolic.IsUndefined(v.Node())
 }
 
 // crossesBeside tells that a formula, which is not 0 at an end, passes 0 at a place close to it, or so close that no float64
 // lies between.
 func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
+	if x == end {
+		return a.isExactlyOffZero(n, end)
+	}
 	f, err := program.CompilePoint(n, []string{a.variable})
-	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) {
+	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !isOffZero(n, a.variable, end) {
 		return false
 	}
-	return (x == end || f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0) && a.isOffZero(n, end)
+	return f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0
 }
 
 // powerLike is how far from an end the formula is one power c·h^k with k > 0 but for a few percent, seen at three sizes of

@@ -555,7 +555,8 @@ func (s *search) settle() {
 }
 
 // take adds a place that rests on values of g alone, unless those mean nothing: beside π/2 the last digit of x turns
-// sin(x tan x) about many times, and a 0 there is as good as any other number.
+// sin(x tan x) about many times, and a 0 there is as good as any other number. Where g grows beyond every bound at an end,
+// what is found beside it is that end.
 func (s *search) take(x float64) {
 	w := 4 * ulp(x)
 	blur := s.over(x-w, x+w).v
@@ -567,7 +568,8 @@ func (s *search) take(x float64) {
 			}
 		}
 	}
-	if inside := x-w > s.left && x+w < s.right; inside && blur.Hi-blur.Lo > 0.1*most && most > 0 {
+	inside := x-w > s.left && x+w < s.right && (bounded(blur) || x-s.left > s.together && s.right-x > s.together)
+	if inside && s.g.criticalIn(blur) && blur.Hi-blur.Lo > 0.1*most && most > 0 {
 		s.complete = false
 		return
 	}
