@@ -2,6 +2,7 @@ package breaks_test
 
 import (
 	"math"
+	"math/rand/v2"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -9,6 +10,8 @@ import (
 
 	"parvix/core/breaks"
 	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/program"
 	"parvix/core/symbolic"
 )
 
@@ -137,5 +140,61 @@ func TestZerosThatCrowdAreAdmitted(t *testing.T) {
 	for _, text := range []string{"x ln(x) + 1/10", "sqrt(x) − x", "x^(1/10) − 1/2"} {
 		_, complete := zerosOf(t, text, 0, 2)
 		assert.True(t, complete, text)
+	}
+}
+
+// The fundamental property of interval arithmetic (Moore, Kearfott, Cloud 2009, section 2.2), for formulas of every kind: no
+// value and no difference quotient lies outside the bounds.
+func TestAnEnclosureHoldsAllValuesAndSlopes(t *testing.T) {
+	random := rand.New(rand.NewPCG(5, 19))
+	for _, text := range []string{
+		"sum(x^k/k for k from 1 to 5)", "sum(sin(k x) for k from 0 to 3)", "root_4(x² + 1)", "root_5(x)", "root_3(x − 2)", "cbrt(x)", "x^(3/5)", "x^(−2/3)", "2^x", "x^x",
+		"x² for x < 1; 2 − x for x ≥ 1", "|x − 1| + sgn(x)", "max(x, sin x)", "min(e^x, 2)", "floor(2x)", "ceil(x/3)", "tan(x/4)", "cot(x + 5)", "sec(x/9)", "csc(x + 5)",
+		"arcsin(x/7)", "arccos(x/7)", "arctan(3x)", "arccot(x)", "sinh(x)", "cosh(x)", "tanh(x)", "arsinh(x)", "arcosh(x + 9)", "artanh(x/7)", "ln(x + 7)", "log(x + 7)",
+		"log_3(x + 7)", "1/(x² + 1)", "√(x + 7)", "e^(−x²)", "x sin(1/x)",
+	} {
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err, text)
+		n := symbolic.Radians(f.Node, false)
+		value, err := program.CompilePoint(n, []string{"x"})
+		require.NoError(t, err, text)
+		enclose := breaks.Enclose(n, "x")
+		for range 300 {
+			a := 12*random.Float64() - 6
+			over := interval.I{Lo: a, Hi: a + math.Pow(10, -3*random.Float64())*3}
+			v, slope := enclose(over)
+			last := math.NaN()
+			for k := range 9 {
+				x := over.Lo + (over.Hi-over.Lo)*float64(k)/8
+				y := value([]float64{x})
+				if y != y {
+					last = y
+					continue
+				}
+				require.True(t, v.Has(y), "%s is %v at %v, outside %v over %v", text, y, x, v, over)
+				if d := (y - last) / ((over.Hi - over.Lo) / 8); d == d {
+					slack := 1e-9 * (1 + math.Abs(y)) / (over.Hi - over.Lo)
+					require.True(t, d >= slope.Lo-slack && d <= slope.Hi+slack, "%s changes by %v beside %v, outside %v over %v", text, d, x, slope, over)
+				}
+				last = y
+			}
+		}
+	}
+}
+
+// Sums and roots break where their parts do (common practice).
+func TestSumsAndRootsBreakWhereTheirPartsDo(t *testing.T) {
+	for text, want := range map[string][]breaks.Place{
+		"sum(1/(x − k) for k from 1 to 3)": {{1, breaks.Undefined}, {2, breaks.Undefined}, {3, breaks.Undefined}},
+		"root_4(x − 1)":           {{1, breaks.Edge}},
+		"1/root_3(x + 2)":         {{-2, breaks.Undefined}},
+	} {
+		got := find(t, text, -5, 5, 0)
+		if assert.Len(t, got, len(want), "%s: %v", text, got) {
+			for i := range want {
+				assert.InDelta(t, want[i].X, got[i].X, 1e-9, text)
+				assert.Equal(t, want[i].Kind, got[i].Kind, text)
+			}
+		}
 	}
 }
