@@ -186,8 +186,8 @@ func TestAnEnclosureHoldsAllValuesAndSlopes(t *testing.T) {
 func TestSumsAndRootsBreakWhereTheirPartsDo(t *testing.T) {
 	for text, want := range map[string][]breaks.Place{
 		"sum(1/(x − k) for k from 1 to 3)": {{1, breaks.Undefined}, {2, breaks.Undefined}, {3, breaks.Undefined}},
-		"root_4(x − 1)":           {{1, breaks.Edge}},
-		"1/root_3(x + 2)":         {{-2, breaks.Undefined}},
+		"root_4(x − 1)":                    {{1, breaks.Edge}},
+		"1/root_3(x + 2)":                  {{-2, breaks.Undefined}},
 	} {
 		got := find(t, text, -5, 5, 0)
 		if assert.Len(t, got, len(want), "%s: %v", text, got) {
