@@ -3,12 +3,15 @@ package question
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 	"math"
 	"math/big"
+	"reflect"
 	"slices"
 	"sort"
 	"strconv"
+	"strings"
 	"unicode/utf8"
 
 	"parvix/core/exact"
@@ -88,19 +91,31 @@ func (c *column) UnmarshalJSON(data []byte) error {
 // later are the asks of the contract that are not answered yet.
 var later = map[string]bool{"fit": true}
 
+// unreadable says which field of a line has the wrong form, or that the line is no JSON.
+func unreadable(err error) *problem.Problem {
+	if p, known := problem.Of(err); known {
+		return p
+	}
+	var kind *json.UnmarshalTypeError
+	if !errors.As(err, &kind) {
+		return problem.New("unreadable", 0, 0, err.Error())
+	}
+	wanted := map[reflect.Kind]string{reflect.Float64: "a number", reflect.String: "a text", reflect.Slice: "a list of numbers",
+		reflect.Map: "an object of letters with numbers or formulas"}[kind.Type.Kind()]
+	if kind.Field == "" {
+		return problem.New("unreadable", 0, 0, "an object with a field “ask” is wanted")
+	}
+	return problem.New("field", 0, 0, kind.Field, wanted+" is wanted here, not "+map[string]string{"string": "a text", "number": "a number",
+		"bool": "true or false", "array": "a list", "object": "an object"}[strings.Fields(kind.Value)[0]])
+}
+
 // Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
 func Answer(line []byte) []byte {
 	var q Question
 	fields := map[string]any{}
 	err := json.Unmarshal(line, &q)
 	if err != nil {
-		var p *problem.Problem
-		if known, ok := problem.Of(err); ok {
-			p = known
-		} else {
-			p = problem.New("unreadable", 0, 0, err.Error())
-		}
-		fields["error"] = Error{p.Error(), 0}
+		fields["error"] = Error{unreadable(err).Error(), 0}
 		// A line with a wrong field still names its id where that can be read.
 		var id struct {
 			ID json.RawMessage `json:"id"`
@@ -221,7 +236,7 @@ func (q *Question) readAsWritten(text string) (expr.Node, error) {
 			return nil, problem.New("name-invalid", 0, 0, typed)
 		}
 		if with[name], err = valueNode(q.With[typed]); err != nil {
-			return nil, problem.New("field", 0, 0, "with", typed+": "+err.Error())
+			return nil, problem.New("field", 0, 0, "with", typed+": "+strings.TrimSuffix(err.Error(), "."))
 		}
 	}
 	return symbolic.Substitute(f.Node, with), nil

@@ -146,6 +146,25 @@ func TestABadLineNamesItsIdAndWhatIsWrong(t *testing.T) {
 	assert.Contains(t, answer(t, `{"ask":"value","expr":"x","angleUnit":"gon"}`)["error"].(map[string]any)["message"], "degree")
 }
 
+// A field with the wrong form is named, with what is wanted, in words of the trade and not of the program.
+func TestAFieldOfTheWrongFormIsNamed(t *testing.T) {
+	for line, words := range map[string]string{
+		`{"ask":"classify","x":[0,1,2],"y":[5,"a",5]}`: "“y” is missing or has the wrong form: a number is wanted here, not a text.",
+		`{"ask":"classify","x":[0,1,2],"y":true}`:      "a list of numbers is wanted here, not true or false.",
+		`{"ask":"value","expr":[1]}`:                   "“expr” is missing or has the wrong form: a text is wanted here, not a list.",
+		`{"ask":"value","expr":"x","with":3}`:          "an object of letters with numbers or formulas is wanted here, not a number.",
+		`{"ask":"value","expr":"x","with":{"x":[1]}}`:  "x: “[1]” is not a number.",
+		`{"ask":"sample","expr":"x","width":"9"}`:      "“width”",
+		`[1, 2]`:          "an object with a field “ask” is wanted.",
+		`{"ask":"value",`: "This line is no question in JSON",
+	} {
+		message := answer(t, line)["error"].(map[string]any)["message"].(string)
+		assert.Contains(t, message, words, line)
+		assert.NotContains(t, message, "json:", line)
+		assert.NotContains(t, message, "..", line)
+	}
+}
+
 func TestSampleGivesLinesThatBreakAndMarks(t *testing.T) {
 	got := answer(t, `{"ask":"sample","expr":"(x² − 1)/(x − 1)","from":-2,"to":4,"bottom":-2,"top":6,"width":600,"height":400}`)
 	assert.Len(t, got["lines"], 2)
