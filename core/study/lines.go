@@ -241,13 +241,18 @@ func (w writer) again() string {
 	return "+k\\cdot " + period
 }
 
-// Together lists parts; a line breaks between them only.
+// Together lists parts; a line breaks between them, and else only where a part says so.
 func Together(parts []string) string {
 	for i, p := range parts {
-		parts[i] = "{" + p + "}"
+		if !strings.Contains(p, mayBreak) {
+			parts[i] = "{" + p + "}"
+		}
 	}
-	return strings.Join(parts, `,\;\allowbreak `)
+	return strings.Join(parts, `,\;`+mayBreak)
 }
+
+// mayBreak is where a line of a formula may break.
+const mayBreak = `\allowbreak `
 
 func more(count int) string {
 	if count > mostListed {
@@ -288,7 +293,7 @@ func (w writer) pair(x, y analyse.Number, again string) string {
 	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || again != "" {
 		return pair
 	}
-	return pair + `\approx (` + number.Format(x.Value, 3) + `,\;` + number.Format(y.Value, 3) + ")"
+	return "{" + pair + `}\;` + mayBreak + `{\approx (` + number.Format(x.Value, 3) + `,\;` + number.Format(y.Value, 3) + ")}"
 }
 
 // set writes a union of intervals; on the axis of the variable of a periodic function it holds one period.
@@ -361,7 +366,13 @@ func (w writer) interval(i analyse.Interval) string {
 	if i.HiClosed {
 		right = "]"
 	}
-	return left + w.number(i.Lo) + `,\;` + w.number(i.Hi) + right
+	lo, hi := w.number(i.Lo), w.number(i.Hi)
+	text := left + lo + `,\;` + hi + right
+	// A line breaks at relations, sums and differences; within an interval it must not.
+	if strings.Contains(text, `\approx`) || strings.ContainsAny(strings.TrimPrefix(lo, "-")+strings.TrimPrefix(hi, "-"), "+-") {
+		return "{" + text + "}"
+	}
+	return text
 }
 
 func (w writer) uprights(lines []analyse.Line) string {

@@ -80,6 +80,15 @@ func TestWhatGoesOnIsWrittenShort(t *testing.T) {
 	assert.Equal(t, `\{2,\;3\}\cup [4,\;\infty)`, lines(t, d, "v")[document.Range])
 }
 
+// On a phone a line breaks between intervals, and between a point's exact numbers and its decimals; not after the sign ≈.
+func TestALineBreaksWhereItCanBeRead(t *testing.T) {
+	d := demonstration(t, false, "f(x) = ∛(x³ + x + 1)")
+	assert.Contains(t, lines(t, d, "f")[document.ConcaveUp], `{(-\frac{3}{2}-\frac{\sqrt{93}}{6},\;\approx −0.6823)}\cup `)
+	inflections := lines(t, d, "f")[document.Inflections]
+	assert.Contains(t, inflections, `)}\;\allowbreak {\approx (−3.107,\;`)
+	assert.Contains(t, inflections, `{(\approx −0.6823,\;0)}`)
+}
+
 func TestFindingsFollowTheDials(t *testing.T) {
 	d := demonstration(t, false, "h = 3", "f(x) = (x − h)²")
 	assert.Equal(t, "{x=3}", lines(t, d, "f")[document.Zeros])
