@@ -191,6 +191,30 @@ func TestMarksShowHolesAndEnds(t *testing.T) {
 	}
 }
 
+// Ends and holes at places that no float64 hits: the end of √(3 − x²) belongs to the curve, that of e^(−1/√(3 − x²)) and of
+// u ln u does not, and a root with an odd degree goes on (common practice).
+func TestMarksAreRightWherePlacesAreRounded(t *testing.T) {
+	var s sample.Sampler
+	closed, open, none := sample.Closed, sample.Open, sample.MarkKind("")
+	for text, want := range map[string]sample.MarkKind{
+		"√(3 − x²)": closed, "√(2^x − 5)": closed, "√(x³ + x + 1)": closed, "root_4(x² − 3)": closed, "(x² − 3)^(1/4)": closed,
+		"arcsin(x² − 2)": closed, "1/(2 + √(3 − x²))": closed, "arccos(x/3 + √2)": closed, "√(cos(x) − x)": closed,
+		"e^(−1/√(3 − x²))": open, "tanh(1/√(3 − x²))": open, "(x − √2) ln(x − √2)": open, "√(x − √2) for x > √2": open,
+		"∛(x² − 2)": none, "∛(2^x − 5)": none, "∛(x³ + x + 1)": none, "root_5(x² − 2)": none, "(x² − 2)^(1/3)": none, "∛(cos(x) − 1/3)": none,
+		"1/√(3 − x²)": none, "1/∛(x² − 2)": none, "|x³ + x + 1|": none,
+	} {
+		marks := s.Curve(compile(t, text), []float64{0}, windows[0]).Marks
+		if want == none {
+			assert.Empty(t, marks, text)
+			continue
+		}
+		assert.NotEmpty(t, marks, text)
+		for _, m := range marks {
+			assert.Equal(t, want, m.Kind, "%s at %v", text, m.X)
+		}
+	}
+}
+
 func TestACurveHasAtMostAFewThousandPoints(t *testing.T) {
 	var s sample.Sampler
 	for _, text := range []string{"sin(1/x)", "tan(50x)", "sin(500x)", "1/sin(1/x)", "x sin(10^4 x)"} {
