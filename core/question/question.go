@@ -255,7 +255,11 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	if err != nil {
 		return nil, err
 	}
-	p, err := program.Compile(n, []string{"\x00"})
+	if _, err := program.Compile(n, []string{"\x00"}); err != nil {
+		return nil, err // a letter without a value, at its place
+	}
+	settled := exact.Settled(n)
+	p, err := program.Compile(settled, []string{"\x00"})
 	if err != nil {
 		return nil, err
 	}
@@ -266,7 +270,7 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 		v = math.NaN()
 	}
 	if math.IsNaN(v) {
-		reason := program.Why(n, []string{"\x00"}, in)
+		reason := program.Why(settled, []string{"\x00"}, in)
 		if reason == "" || symbolic.IsUndefined(closed) && reason == program.TooLarge {
 			reason = "the denominator is 0"
 			if c := poleOf(n); c != "" {
@@ -284,7 +288,7 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 		answer["exact"] = expr.Text(closed)
 		// The exact form is rounded once and loses nothing to steps in between.
 		if p, err := program.Compile(closed, []string{"\x00"}); err == nil {
-			if w := p.At(in); w == w && math.Abs(w-v) <= 1e-9*math.Max(1, math.Abs(v)) {
+			if w := p.At(in); w == w && !math.IsInf(w, 0) {
 				answer["value"] = jsonNumber(w)
 			}
 		}

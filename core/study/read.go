@@ -204,7 +204,7 @@ func read(d *evaluate.Demonstration, f *evaluate.Function, x expr.Node, typed st
 		at = expr.Rat(value)
 	}
 	head := expr.LaTeXName(f.Stated.Name) + "(" + expr.LaTeX(at, nil) + ")"
-	formula := symbolic.Substitute(d.WithNumbers(f), map[string]expr.Node{f.Stated.Variables[0]: place.Node()})
+	formula := exact.Settled(symbolic.Substitute(d.WithNumbers(f), map[string]expr.Node{f.Stated.Variables[0]: place.Node()}))
 	value, err := program.CompilePoint(formula, []string{"\x00"})
 	if err != nil {
 		return nil, err
@@ -217,7 +217,9 @@ func read(d *evaluate.Demonstration, f *evaluate.Function, x expr.Node, typed st
 	}
 	if math.IsNaN(r.Y) || math.IsInf(r.Y, 0) {
 		r.Y = math.NaN()
-		r.Reason = why(d, f, analyse.Number{Exact: place.Node(), Value: r.X})
+		if r.Reason = program.Why(formula, []string{"\x00"}, []float64{0}); r.Reason == "" {
+			r.Reason = why(d, f, analyse.Number{Exact: place.Node(), Value: r.X})
+		}
 		r.LaTeX = d.Typeset(head) + `\;\text{is undefined}`
 		return r, nil
 	}

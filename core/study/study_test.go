@@ -165,10 +165,13 @@ func TestAWaveInTheWrongAngleUnitIsPointedOut(t *testing.T) {
 }
 
 func TestAReadingIsExactWithItsDecimal(t *testing.T) {
-	d := demonstration(t, false, "a = 2", "f(x) = a sin x", "g(x) = 1/(x − 3)", "u(x) = √(x − 2)", "v(x) = tan x")
+	d := demonstration(t, false, "a = 2", "f(x) = a sin x", "g(x) = 1/(x − 3)", "u(x) = √(x − 2)", "v(x) = tan x", "w(x) = √(3 − x²)", "l(x) = ln(x² − 3)",
+		"s(x) = floor(x²)")
 	for _, c := range []struct{ function, at, latex string }{
 		{"f", "π/2", `f(\frac{\pi}{2})=2`}, {"f", "π/3", `f(\frac{\pi}{3})=\sqrt{3}\approx 1.732`}, {"f", "1", `f(1)=2\,\sin(1)\approx 1.683`},
 		{"g", "5", `g(5)=\frac{1}{2}=0.5`}, {"u", "10", `u(10)=2 \sqrt{2}\approx 2.828`},
+		// At √3 a float64 is a little off, and decides nothing.
+		{"w", "√3", `w(\sqrt{3})=0`}, {"s", "√3", `s(\sqrt{3})=3`},
 	} {
 		r, err := study.ReadTyped(d, d.Function(c.function), c.at)
 		require.NoError(t, err, c.at)
@@ -182,7 +185,10 @@ func TestAReadingIsExactWithItsDecimal(t *testing.T) {
 		assert.NotEmpty(t, r.Reason, "%s(%s)", function, at)
 		assert.Contains(t, r.LaTeX, "undefined")
 	}
-	_, err := study.ReadTyped(d, d.Function("f"), "q")
+	r, err := study.ReadTyped(d, d.Function("l"), "√3")
+	require.NoError(t, err)
+	assert.Contains(t, r.Reason, "logarithm")
+	_, err = study.ReadTyped(d, d.Function("f"), "q")
 	assert.Error(t, err, "a letter without a value")
 }
 
