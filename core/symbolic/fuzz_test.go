@@ -56,6 +56,10 @@ func sameValues(t *testing.T, n, simple expr.Node) {
 		if math.IsNaN(w) && (!steady(before, x) || hasUndefinedConstant(simple)) {
 			continue
 		}
+		// e^(x³)/√(e^(2x³) + 1) is sin(arctan e^(x³)), also where a float64 holds neither part.
+		if math.IsNaN(w) && program.Exists(program.Why(simple, []string{"x"}, []float64{x})) {
+			continue
+		}
 		// A value that is nothing but rounding, as the cosine of a huge number, has wide bounds.
 		if bounds, _ := breaks.Enclose(n, "x")(interval.Point(x)); w >= bounds.Lo && w <= bounds.Hi || !(bounds.Hi-bounds.Lo < 1e-6) {
 			continue
