@@ -610,7 +610,12 @@ func (s *search) take(x float64) {
 		}
 	}
 	inside := x-w > s.left && x+w < s.right && (bounded(blur) || x-s.left > s.together && s.right-x > s.together)
-	if inside && s.g.criticalIn(blur) && blur.Hi-blur.Lo > 0.1*most && most > 0 {
+	means := blur.Hi-blur.Lo <= 0.1*most || most == 0
+	if !s.g.criticalIn(blur) {
+		// g steps over the value, as at a pole: at an end that is the end's own, inside one that nobody has found.
+		means = math.Min(x-s.left, s.right-x) <= 1e-9*math.Max(s.right-s.left, 1+s.scale)
+	}
+	if inside && !means {
 		s.complete = false
 		return
 	}
