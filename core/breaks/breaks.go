@@ -24,12 +24,10 @@ type Kind uint8
 const (
 	// Undefined: the function has no value there (a pole or a hole).
 	Undefined Kind = iota
-	// Brink: it may have values on one side only, and has none at the place itself, as ln x at 0.
-	Brink
+	// Edge: the function may have a value on one side only.
+	Edge
 	// Jump: the function may take different values on the two sides.
 	Jump
-	// Edge: it may have values on one side only, and has its limit at the place itself, as √x at 0.
-	Edge
 	// Corner: the function is continuous, its slope is not.
 	Corner
 )
@@ -141,9 +139,9 @@ func (r *reader) read(n expr.Node, active program.Point) {
 		case "coth":
 			r.add(x, active, guard{kind: Undefined, at: zero})
 		case "ln":
-			r.add(x, active, guard{kind: Brink, at: zero})
+			r.add(x, active, guard{kind: Edge, at: zero})
 		case "log":
-			r.add(x, active, guard{kind: Brink, at: zero})
+			r.add(x, active, guard{kind: Edge, at: zero})
 			if len(n.Args) == 2 {
 				r.add(n.Args[1], active, guard{kind: Undefined, at: []float64{0, 1}})
 			}
@@ -153,10 +151,8 @@ func (r *reader) read(n expr.Node, active program.Point) {
 			r.add(x, active, guard{kind: Corner, at: zero})
 		case "root":
 			r.readRoot(n, active)
-		case "arcsin", "arccos":
+		case "arcsin", "arccos", "artanh":
 			r.add(x, active, guard{kind: Edge, at: []float64{-1, 1}})
-		case "artanh":
-			r.add(x, active, guard{kind: Brink, at: []float64{-1, 1}})
 		case "arcsec", "arccsc":
 			r.add(x, active, guard{kind: Edge, at: []float64{-1, 1}})
 			r.add(x, active, guard{kind: Undefined, at: zero})
@@ -181,9 +177,7 @@ func (r *reader) read(n expr.Node, active program.Point) {
 // readRoot: an odd root goes on below 0.
 func (r *reader) readRoot(n *expr.Call, active program.Point) {
 	g := guard{kind: Edge, at: []float64{0}}
-	if degree, ok := symbolic.Fraction(n.Args[1]); !ok || !degree.IsInt() || degree.Sign() < 0 {
-		g.kind = Jump // what becomes of it hangs on the degree
-	} else if degree.Num().Bit(0) == 1 {
+	if degree, ok := symbolic.Fraction(n.Args[1]); ok && degree.IsInt() && degree.Sign() > 0 && degree.Num().Bit(0) == 1 {
 		g.kind = Corner
 	}
 	r.add(n.Args[0], active, g)
@@ -207,10 +201,10 @@ func (r *reader) readPower(n *expr.Binary, active program.Point) {
 	}
 	exponent := r.point(n.R)
 	if r.varies(n.R) {
-		r.add(n.L, active, guard{kind: Jump, at: []float64{0}})
+		r.add(n.L, active, guard{kind: Edge, at: []float64{0}})
 		return
 	}
-	r.add(n.L, active, guard{kind: Jump, at: []float64{0}, applies: func(in []float64) float64 {
+	r.add(n.L, active, guard{kind: Edge, at: []float64{0}, applies: func(in []float64) float64 {
 		if e := exponent(in); e >= 0 && e == math.Trunc(e) {
 			return 0
 		}
@@ -297,33 +291,10 @@ func (f *Finder) search(from, to float64, in []float64) *search {
 		}
 		s.right = to
 		s.isolate(s.left, s.right, 0)
-		s.shut(1e-4*(to-from), 1e-10*(to-from))
 		s.settle()
 		s.keep()
 	}
 	return s
-}
-
-// shut finds edges at which an outer part has no value, as 1/√(3 − x²) at √3: the search for a zero of the root ends there,
-// and may not meet it. The part comes down to a critical value between two distances from the edge.
-func (s *search) shut(far, near float64) {
-	if s.g.kind > Brink {
-		return
-	}
-	for i := range s.places {
-		p := &s.places[i]
-		if p.Kind != Edge {
-			continue
-		}
-		for _, side := range []float64{-1, 1} {
-			v, w := s.at(p.X+side*far), s.at(p.X+side*near)
-			for _, t := range s.g.near(w) {
-				if math.Abs(w-t) <= 0.2*math.Abs(v-t) && (s.g.active == nil || s.g.active(s.in) == 1) {
-					p.Kind = s.g.kind
-				}
-			}
-		}
-	}
 }
 
 type search struct {

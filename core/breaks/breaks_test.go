@@ -28,7 +28,7 @@ func find(t *testing.T, text string, from, to float64, in ...float64) []breaks.P
 func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
 	for text, want := range map[string][]breaks.Place{
 		"1/(x² − 4)":                {{-2, breaks.Undefined}, {2, breaks.Undefined}},
-		"ln(x − 1)":                 {{1, breaks.Brink}},
+		"ln(x − 1)":                 {{1, breaks.Edge}},
 		"√(9 − x²)":                 {{-3, breaks.Edge}, {3, breaks.Edge}},
 		"|x + 1|":                   {{-1, breaks.Corner}},
 		"sgn(x)":                    {{0, breaks.Jump}},
@@ -38,7 +38,7 @@ func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
 		"x^(2/3)":                   {{0, breaks.Corner}},
 		"x^−3":                      {{0, breaks.Undefined}},
 		"arcsin(x/2)":               {{-2, breaks.Edge}, {2, breaks.Edge}},
-		"1/ln x":                    {{0, breaks.Brink}, {1, breaks.Undefined}},
+		"1/ln x":                    {{0, breaks.Edge}, {1, breaks.Undefined}},
 		"x² for x < 1; 2 for x ≥ 1": {{1, breaks.Jump}},
 	} {
 		got := find(t, text, -5, 5, 0)

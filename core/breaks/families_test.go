@@ -57,7 +57,7 @@ func TestRandomMembersBreakWhereTheirNumbersSay(t *testing.T) {
 			return fmt.Sprintf("x/((x − %v)(x + %v))", b, c), between([]float64{b, -c}, from, to), breaks.Undefined
 		},
 		"logarithm": func(b, c, from, to float64) (string, []float64, breaks.Kind) {
-			return fmt.Sprintf("ln(%v x − %v)", b, c), between([]float64{c / b}, from, to), breaks.Brink
+			return fmt.Sprintf("ln(%v x − %v)", b, c), between([]float64{c / b}, from, to), breaks.Edge
 		},
 		"half ellipse": func(b, c, from, to float64) (string, []float64, breaks.Kind) {
 			return fmt.Sprintf("%v√(1 − x²/%v²)", c, b), between([]float64{-b, b}, from, to), breaks.Edge

@@ -126,12 +126,8 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 		}
 		h := math.Min(room/3, 1e-2*(v.Right-v.Left))
 		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in), right: f.approach(p.X, h, in)}
-		switch p.Kind {
-		case breaks.Undefined, breaks.Brink:
-		case breaks.Edge:
-			b.value = b.atEdge(f.At(p.X, in))
-		default:
-			b.value = f.At(p.X, in)
+		if p.Kind != breaks.Undefined {
+			b.value = f.atBreak(p.X, in)
 		}
 		b.settle()
 		if b.goesOn() {
@@ -140,27 +136,6 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 		}
 		s.ends = append(s.ends, b)
 	}
-}
-
-// atEdge is the value at an edge, of which the place may be rounded: there a root has its limit, though the float64 beside √3
-// may lie outside the domain of √(3 − x²), or a little inside it. A value far from the limit is one of its own.
-func (b *breakPoint) atEdge(value float64) float64 {
-	limit := math.NaN()
-	switch left, right := b.left.kind == finite, b.right.kind == finite; {
-	case left && right && near(b.left.value, b.right.value):
-		limit = (b.left.value + b.right.value) / 2
-	case left && !right:
-		limit = b.left.value
-	case right && !left:
-		limit = b.right.value
-	}
-	switch {
-	case limit != limit || math.Abs(value-limit) > 1e-2*(1+math.Abs(limit)):
-		return value
-	case math.Abs(limit) < 1e-9:
-		return 0
-	}
-	return limit
 }
 
 // settle replaces a limit that is the value itself by that value, free of extrapolation's rounding.

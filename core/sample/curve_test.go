@@ -215,6 +215,24 @@ func TestMarksAreRightWherePlacesAreRounded(t *testing.T) {
 	}
 }
 
+// ⌊x²⌋ is k at ±√k, ⌈x²/4⌉ is k at ±2√k, ⌊2^x/8⌋ is k at log₂(8k), and sgn(x² − 2) is 0 at ±√2 (from the definitions).
+func TestAStepBelongsToItsOwnSideWhereItsPlaceIsRounded(t *testing.T) {
+	var s sample.Sampler
+	for text, value := range map[string]func(x float64) float64{
+		"floor(x²)": func(x float64) float64 { return math.Round(x * x) }, "ceil(x²/4)": func(x float64) float64 { return math.Round(x * x / 4) },
+		"floor(2^x/8)": func(x float64) float64 { return math.Round(math.Exp2(x) / 8) }, "sgn(x² − 2)": func(float64) float64 { return 0 },
+	} {
+		closed := 0
+		for _, m := range s.Curve(compile(t, text), []float64{0}, sample.View{Left: -5.05, Right: 5.05, Bottom: -3, Top: 30, Width: 900, Height: 600}).Marks {
+			if m.Kind == sample.Closed {
+				closed++
+				assert.InDelta(t, value(m.X), m.Y, 1e-9, "%s at %v", text, m.X)
+			}
+		}
+		assert.Positive(t, closed, text)
+	}
+}
+
 func TestACurveHasAtMostAFewThousandPoints(t *testing.T) {
 	var s sample.Sampler
 	for _, text := range []string{"sin(1/x)", "tan(50x)", "sin(500x)", "1/sin(1/x)", "x sin(10^4 x)"} {

@@ -6,11 +6,13 @@ package sample
 
 import (
 	"math"
+	"math/big"
 
 	"parvix/core/breaks"
 	"parvix/core/expr"
 	"parvix/core/interval"
 	"parvix/core/program"
+	"parvix/core/symbolic"
 )
 
 // Function is a function of one variable, compiled for values and for breaks.
@@ -19,6 +21,10 @@ type Function struct {
 	finder  *breaks.Finder
 	// enclose bounds value and slope over an interval.
 	enclose func(over interval.I, in []float64) (value, slope interval.I)
+	// exact is the program at breaks, compiled with the first one.
+	node   expr.Node
+	inputs []string
+	exact  *program.Program
 }
 
 // Compile compiles n, inlined and in radians, for its variable (the first input) and parameters.
@@ -27,13 +33,64 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Function{p, breaks.New(n, inputs), breaks.EncloseAt(n, inputs)}, nil
+	return &Function{program: p, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs}, nil
 }
 
 // At is the value at x, NaN where there is none; in[0] is overwritten.
 func (f *Function) At(x float64, in []float64) float64 {
 	in[0] = x
 	return f.program.At(in)
+}
+
+// atBreak is the value at a place where the function breaks, which a float64 hits but for its last digits: ⌊x²⌋ is 5 at √5,
+// and √(3 − x²) is 0 at √3.
+func (f *Function) atBreak(x float64, in []float64) float64 {
+	if f.exact == nil {
+		f.exact = f.program
+		if n := settled(f.node); symbolic.Size(n) <= mostSettled {
+			if p, err := program.Compile(n, f.inputs); err == nil {
+				f.exact = p
+			}
+		}
+	}
+	in[0] = x
+	return f.exact.At(in)
+}
+
+// mostSettled bounds a formula whose parts are written twice.
+const mostSettled = 2000
+
+// settled writes a formula so that what comes within a billionth of a number where a function begins, jumps or has no value
+// is that number.
+func settled(n expr.Node) expr.Node {
+	n = expr.Map(n, settled)
+	switch n := n.(type) {
+	case *expr.Binary:
+		if e, ok := symbolic.Fraction(n.R); n.Op == expr.Pow && !(ok && e.IsInt()) {
+			n.L = snapped(n.L, expr.Num(0))
+		}
+	case *expr.Call:
+		switch n.Name {
+		case "sqrt", "cbrt", "root", "ln", "log":
+			n.Args[0] = snapped(n.Args[0], expr.Num(0))
+		case "arcosh":
+			n.Args[0] = snapped(n.Args[0], expr.Num(1))
+		case "arcsin", "arccos", "artanh", "arcsec", "arccsc":
+			n.Args[0] = snapped(snapped(n.Args[0], expr.Num(1)), expr.Num(-1))
+		case "floor", "ceil", "sgn":
+			half := symbolic.Ratio(big.NewRat(1, 2))
+			n.Args[0] = snapped(n.Args[0], &expr.Call{Name: "floor", Args: []expr.Node{&expr.Binary{Op: expr.Add, L: n.Args[0], R: half}}})
+		}
+	}
+	return n
+}
+
+// snapped is t where u is within a billionth of it, else u: t + (u − t)·min(1, ⌊2³⁰|u − t|⌋).
+func snapped(u, t expr.Node) expr.Node {
+	off := &expr.Binary{Op: expr.Sub, L: u, R: t}
+	size := &expr.Binary{Op: expr.Mul, L: expr.Num(1 << 30), R: &expr.Call{Name: "abs", Args: []expr.Node{off}}}
+	far := &expr.Call{Name: "min", Args: []expr.Node{expr.Num(1), &expr.Call{Name: "floor", Args: []expr.Node{size}}}}
+	return &expr.Binary{Op: expr.Add, L: t, R: &expr.Binary{Op: expr.Mul, L: off, R: far}}
 }
 
 // side is what a function does when x approaches a place from one side.
