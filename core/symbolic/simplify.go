@@ -286,6 +286,9 @@ func (s *simplifier) multiply(t term, f factor) term {
 		if merged, ok := oneRoot(g, f); ok {
 			return s.product(term{t.coef, without(t.factors, i)}, merged)
 		}
+		if merged, ok := s.withSize(g, f); ok {
+			return s.product(term{t.coef, without(t.factors, i)}, merged)
+		}
 		if ratio, ok := logRatio(g, f); ok {
 			return term{new(big.Rat).Mul(t.coef, ratio), without(t.factors, i)}
 		}
@@ -333,6 +336,37 @@ func logRatio(f, g factor) (*big.Rat, bool) {
 		return nil, false
 	}
 	return exactLog(a, b)
+}
+
+// withSize merges |u| with a square of u: u³/|u| is u·|u|, and |u|/u² is 1/|u|.
+func (s *simplifier) withSize(f, g factor) (term, bool) {
+	size, ok := f.base.(*expr.Call)
+	if !ok || size.Name != "abs" {
+		f, g = g, f
+		if size, ok = f.base.(*expr.Call); !ok || size.Name != "abs" {
+			return term{}, false
+		}
+	}
+	a, aOK := f.exp.number()
+	b, bOK := g.exp.number()
+	if !aOK || !bOK || expr.Text(size.Args[0]) != g.key || !b.IsInt() {
+		return term{}, false
+	}
+	two := big.NewRat(2, 1)
+	switch {
+	case a.Cmp(minusOne) == 0 && b.Cmp(two) >= 0:
+		s.require(g.base, "≠")
+		a, b = one, new(big.Rat).Sub(b, two)
+	case a.Cmp(one) == 0 && b.Cmp(big.NewRat(-2, 1)) <= 0:
+		a, b = minusOne, new(big.Rat).Add(b, two)
+	default:
+		return term{}, false
+	}
+	out := term{one, []factor{{f.base, constant(a), f.key}}}
+	if b.Sign() == 0 {
+		return out, true
+	}
+	return s.multiply(out, factor{g.base, constant(b), g.key}), true
 }
 
 // requireMerge notes what is lost when g and f, powers of one base, become one power.
@@ -454,8 +488,13 @@ func (s *simplifier) raiseFactor(f factor, e *big.Rat) term {
 	if number, ok := f.base.(*expr.Number); ok {
 		return s.raiseNumber(number.Value, exp)
 	}
-	if v, ok := exp.number(); ok && v.Sign() == 0 {
+	v, numeric := exp.number()
+	if numeric && v.Sign() == 0 {
 		return term{coef: one}
+	}
+	// |u|² = u²
+	if size, ok := f.base.(*expr.Call); ok && size.Name == "abs" && numeric && v.IsInt() && v.Num().Bit(0) == 0 {
+		return s.raise(s.asTerm(s.normal(size.Args[0])), exp)
 	}
 	return term{one, []factor{{f.base, exp, f.key}}}
 }

@@ -147,6 +147,14 @@ func TestWhatIsNeverNegativeNeedsNoBarsAndNoCondition(t *testing.T) {
 	} {
 		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
 	}
+	for text, want := range map[string]string{"|x|²": "x^2", "|x − 1|·|x − 1|": "(x - 1)^2", "|x|^4/x²": "x^2", "x/|x|²": "1/x", "|x|³": "abs(x)^3", "|x|^(−2)": "1/x^2",
+		"x³/|x|": "x abs(x)", "|x|/x²": "1/abs(x)", "x/|x|": "x/abs(x)", "1/|x| − |x|/x²": "0"} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(parse(t, text)).Node), text)
+	}
+	// The derivative of ln|u| is u′/u in every table (DLMF 4.7.1 for u > 0, and by symmetry).
+	for text, want := range map[string]string{"ln|x|": "1/x", "ln|x² − 1|": "2x/(x^2 - 1)", "ln|sin(x)|": "cos(x)/sin(x)"} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(symbolic.Derivative(symbolic.Simplify(parse(t, text)).Node, "x")).Node), text)
+	}
 	assert.Empty(t, symbolic.Simplify(parse(t, "(x² + 1)/(x² + 1)")).Conditions)
 	assert.NotEmpty(t, symbolic.Simplify(parse(t, "(x³ + 1)/(x³ + 1)")).Conditions)
 }
