@@ -86,7 +86,7 @@ func TestScreenshots(t *testing.T) {
 		until(t, page, `k => document.querySelector('.player .count').textContent.includes(k + ' of 3')`, k)
 	}
 	click(t, saying(t, page, ".player button", "table"))
-	until(t, page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('0.6'))`)
+	until(t, page, `() => [...document.querySelectorAll('.label')].some(e => /\(2,[^)]*0\.6\)/.test(e.textContent))`)
 	shoot(page, "steps")
 	shootScene("One turn of the lamp, two graphs", 8, "circle")
 	page = shootScene("The spot of the beam on the sea wall", 2, "")
