@@ -281,6 +281,10 @@ func (s *simplifier) ofInverse(name string, u sum) expr.Node {
 		return nil
 	}
 	v := angle.Args[0]
+	double := new(big.Rat).Abs(times).Cmp(one) > 0
+	if angle.Name == "arctan" && (double || name != "tan" && name != "cot") && growsFast(v) {
+		return nil
+	}
 	square := pow(v, num(2))
 	sin, cos := v, call("sqrt", sub(num(1), square))
 	switch angle.Name {
@@ -297,7 +301,7 @@ func (s *simplifier) ofInverse(name string, u sum) expr.Node {
 		}
 		s.require(s.build(inside), "≥")
 	}
-	if new(big.Rat).Abs(times).Cmp(one) > 0 {
+	if double {
 		sin, cos = mul(num(2), mul(sin, cos)), sub(pow(cos, num(2)), pow(sin, num(2)))
 	}
 	if times.Sign() < 0 {
@@ -319,6 +323,23 @@ func (s *simplifier) ofInverse(name string, u sum) expr.Node {
 		return div(num(1), cos)
 	}
 	return div(num(1), sin)
+}
+
+// growsFast tells of a formula whose square no float64 may hold, though it holds the formula: sin(arctan e^(e^6)) is 1 to all
+// its digits, and e^(e^6)/√(e^(2e^6) + 1) would come out as 0.
+func growsFast(v expr.Node) bool {
+	return expr.Any(v, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Number:
+			return n.Value.Num().BitLen() > 200
+		case *expr.Binary:
+			e, ok := Fraction(n.R)
+			return n.Op == expr.Pow && (!ok || e.Cmp(big.NewRat(20, 1)) > 0)
+		case *expr.Call:
+			return n.Name == "exp" || n.Name == "sinh" || n.Name == "cosh"
+		}
+		return false
+	})
 }
 
 // special are the shares of a half turn up to a quarter turn whose sine is written with square roots: the multiples of
