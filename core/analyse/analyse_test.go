@@ -541,6 +541,18 @@ func TestWhatFloatsCannotShowIsNotTold(t *testing.T) {
 	assert.Empty(t, findings(t, "e^(−(πx + 3/2)²)/x^4", analyse.Bounds{}).Zeros)
 }
 
+// 1/(2/⌊x⌋) is ⌊x⌋/2 but where ⌊x⌋ is 0: there it has no value, and 0 is not in the range.
+func TestAStairThatHasNoValueIsNotInTheRange(t *testing.T) {
+	for _, text := range []string{"1/(2/floor(x))", "(e^0.8/floor(x))^(−1)"} {
+		f := findings(t, text, analyse.Bounds{})
+		for _, i := range f.Range {
+			assert.False(t, f.RangeKnown && i.Lo.Value <= 0 && i.Hi.Value >= 0, "%s: %s", text, i.Text())
+		}
+		assert.Nil(t, f.RangeEvery, text)
+	}
+	assert.NotNil(t, findings(t, "floor(x)/2", analyse.Bounds{}).RangeEvery)
+}
+
 // cos(arcsin(sin x)) = |cos x|, which repeats with π, though sin x − 1 and sin x + 1 repeat with 2π; both hold everywhere.
 func TestConditionsThatAlwaysHoldMakeNoGapsAndNoPeriod(t *testing.T) {
 	for text, period := range map[string]string{"cos(arcsin(sin(x)))": "π", "arcsin(sin(x))": "2π", "sin(arccos(cos(x)))": "π", "arcsin(sin(x))²": "π"} {

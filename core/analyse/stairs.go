@@ -2,6 +2,7 @@ package analyse
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/exact"
 	"parvix/core/expr"
@@ -161,8 +162,12 @@ func (s *staircase) tell(out *Findings) bool {
 	return true
 }
 
-// risesEvenly tells whether a formula is a line in a letter, and no level one.
+// risesEvenly tells whether a formula is a line in a letter, and no level one, with a value for each of its values: 1/(2/k) is
+// k/2 but for k = 0.
 func risesEvenly(n expr.Node, letter string) bool {
+	if slices.ContainsFunc(gatesOf(n, fractionOf), func(g gate) bool { return depends(g.part, letter) }) {
+		return false
+	}
 	slope := symbolic.Simplify(symbolic.Derivative(n, letter)).Node
 	size := math.Abs(exact.Float(slope))
 	return len(expr.Names(slope)) == 0 && size > 0 && !math.IsInf(size, 1)
