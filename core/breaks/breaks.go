@@ -566,12 +566,27 @@ func (s *search) settle() {
 	}
 }
 
-// take adds a place that rests on values of g alone, unless those mean nothing: beside π/2 the last digit of x turns
-// sin(x tan x) about many times, and a 0 there is as good as any other number. Where g grows beyond every bound at an end,
-// what is found beside it is that end.
+// take adds a place that rests on values of g alone, unless those mean nothing.
 func (s *search) take(x float64) {
-	w := 4 * ulp(x)
+	if !s.means(x) {
+		s.complete = false
+		return
+	}
+	s.found = append(s.found, x)
+}
+
+// means tells whether values about x say that g is critical there. Beside π/2 the last digit of x turns sin(x tan x) about
+// many times, and a 0 there is as good as any other number.
+func (s *search) means(x float64) bool {
+	w, fromEnd := 4*ulp(x), math.Min(x-s.left, s.right-x)
 	blur := s.over(x-w, x+w).v
+	switch {
+	case fromEnd <= w || !bounded(blur) && fromEnd <= s.together:
+		return true // the end itself; where g grows beyond every bound beside it, what is found there is that end
+	case !s.g.criticalIn(blur):
+		// g steps over the value, as at a pole: at an end that is the end's own, inside one that nobody has found.
+		return fromEnd <= 1e-9*math.Max(s.right-s.left, 1+s.scale)
+	}
 	most := 0.0
 	for _, share := range []float64{-3e-3, -1e-3, 1e-3, 3e-3} {
 		if y := x + share*(s.right-s.left); y > s.left && y < s.right {
@@ -580,17 +595,7 @@ func (s *search) take(x float64) {
 			}
 		}
 	}
-	inside := x-w > s.left && x+w < s.right && (bounded(blur) || x-s.left > s.together && s.right-x > s.together)
-	means := blur.Hi-blur.Lo <= 0.1*most || most == 0
-	if !s.g.criticalIn(blur) {
-		// g steps over the value, as at a pole: at an end that is the end's own, inside one that nobody has found.
-		means = math.Min(x-s.left, s.right-x) <= 1e-9*math.Max(s.right-s.left, 1+s.scale)
-	}
-	if inside && !means {
-		s.complete = false
-		return
-	}
-	s.found = append(s.found, x)
+	return most == 0 || blur.Hi-blur.Lo <= 0.1*most
 }
 
 // crossing finds the place of a group at whose ends g lies on both sides of a critical value: a zero of a higher odd order,

@@ -72,7 +72,7 @@ func TestWhatIsFinerThanAPixelIsABand(t *testing.T) {
 	assert.InDelta(t, 2, high, 0.02)
 }
 
-// y = 2(x − 1)² − 1 from y = x²: by hand, (1, 1) goes to (2, 1) when the parabola is moved, to (2, 2) when it is stretched
+// y = 2(x − 1)² − 1 from y = x²: by hand, (1, 1) goes to (2, 1) when the parabola is shifted, to (2, 2) when it is stretched
 // and to (2, 1) in the end.
 func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
 	entry := document.Shown{ID: "st", Kind: document.Steps, Function: "f", Colour: 2}
@@ -115,6 +115,8 @@ func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
 	s.Steps.Go(99)
 	x, y := s.Steps.PlaceAt(e, s.Steps.Position).Of(0, 0)
 	assert.Equal(t, [2]float64{1, -1}, [2]float64{x, y}, "the vertex at last")
+	x, y = s.Steps.PlaceAt(e, s.Steps.Position).Of(1, 1)
+	assert.Equal(t, [2]float64{2, 1}, [2]float64{x, y})
 }
 
 // 1/x moved to 1/(x − 2) + 1 takes its asymptotes along: x = 2 and y = 1.

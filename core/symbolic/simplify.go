@@ -684,7 +684,7 @@ func (s *simplifier) withoutLogarithms(base, exp sum) expr.Node {
 	var out expr.Node
 	for _, t := range exp {
 		u, q := logarithmIn(t, b)
-		if u == nil || !isConstant(u) && len(exp) > 1 {
+		if u == nil || !isConstant(u) && len(exp) > 1 || isNotAbove0(u) {
 			rest = append(rest, t)
 			continue
 		}
@@ -704,6 +704,12 @@ func (s *simplifier) withoutLogarithms(base, exp sum) expr.Node {
 		return out
 	}
 	return mul(out, pow(b, s.build(rest)))
+}
+
+// isNotAbove0 tells of a fraction without a logarithm.
+func isNotAbove0(n expr.Node) bool {
+	r, ok := Fraction(n)
+	return ok && r.Sign() <= 0
 }
 
 // baseOfPower is e or a number above 0 other than 1, of which there are logarithms; else nil.
