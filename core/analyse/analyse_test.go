@@ -515,6 +515,22 @@ func TestARootIsZeroAtAPlaceThatIsOnlyKnownRounded(t *testing.T) {
 	}
 }
 
+// By hand, 5/x + x − 7 = 0 where x² − 7x + 5 = 0, and 1/3 − x + e/x = 0 where 3x² − x − 3e = 0. In floats a root makes 10⁻⁵ of
+// what should be 0 at such a place.
+func TestARootIsZeroAtAnExactPlaceThatIsLongToWrite(t *testing.T) {
+	sevenths := []float64{(7 - math.Sqrt(29)) / 2, (7 + math.Sqrt(29)) / 2}
+	thirds := []float64{(1 - math.Sqrt(1+36*math.E)) / 6, (1 + math.Sqrt(1+36*math.E)) / 6}
+	for text, zeros := range map[string][]float64{"∛(5/x + x − 7)": sevenths, "(5/x + x − 7)^(2/3)": sevenths, "∛(1/3 − x + e/x)": thirds} {
+		f := findings(t, text, analyse.Bounds{})
+		require.Len(t, f.Zeros, 2, text)
+		for i, z := range f.Zeros {
+			assert.InDelta(t, zeros[i], z.X.Value, 1e-12, text)
+			assert.NotNil(t, z.X.Exact, text)
+		}
+	}
+	assert.Len(t, findings(t, "1/∛(5/x + x − 7)", analyse.Bounds{}).Vertical, 2)
+}
+
 // arccos and arcsin have a value at ∓1, also where the place is rounded: by hand, √2·(−2√2) + 3 = −1, and cos x − x = −1 at
 // 1.2834287418 (from memory: the root of cos x = x − 1).
 func TestAnArcSineHasAValueAtItsEnds(t *testing.T) {

@@ -136,6 +136,21 @@ func denested(n expr.Node) (out expr.Node, found bool) {
 	return out, found
 }
 
+// withSurds writes every part of n that is a surd as one, so that the root of 20/(7 − √29) − 7 − √29 is the root of 0.
+func withSurds(n expr.Node) expr.Node {
+	isRoot := func(n expr.Node) bool {
+		_, is := n.(*expr.Call)
+		return is
+	}
+	if !expr.Any(n, isRoot) {
+		return n
+	}
+	if s, ok := surdOf(n); ok {
+		return s.value().Node()
+	}
+	return expr.Map(n, withSurds)
+}
+
 // squareRoot is √r with its square factors outside; numbers whose factors are too large are refused.
 func squareRoot(r *big.Rat) (surd, bool) {
 	if r.Sign() < 0 {

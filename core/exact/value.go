@@ -30,7 +30,7 @@ func Of(n expr.Node) Value {
 	if out, found := denested(n); found {
 		n = out
 	}
-	n = symbolic.Simplify(n).Node
+	n = symbolic.Simplify(withSurds(n)).Node
 	if out, found := denested(n); found {
 		n = symbolic.Simplify(out).Node
 	}

@@ -282,7 +282,7 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	answer := map[string]any{"value": jsonNumber(v)}
 	if known {
 		// A sum of roots has its own form, without roots in roots and in denominators; a decimal stays one.
-		if v := exact.Of(n); !isRational(v) {
+		if v := exact.Of(n); !isRational(v) || expr.Any(closed, isCall) {
 			closed = v.Node()
 		}
 		answer["exact"] = expr.Text(closed)
@@ -298,6 +298,11 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 
 func isRational(v exact.Value) bool {
 	_, is := v.Rat()
+	return is
+}
+
+func isCall(n expr.Node) bool {
+	_, is := n.(*expr.Call)
 	return is
 }
 

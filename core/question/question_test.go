@@ -59,7 +59,7 @@ func TestSpecialAnglesAreExact(t *testing.T) {
 		"sin(π/6)": "1/2", "cos(π/6)": "sqrt(3)/2", "tan(π/6)": "sqrt(3)/3", "sin(π/4)": "sqrt(2)/2", "tan(π/4)": "1",
 		"cos(π/3)": "1/2", "tan(π/3)": "sqrt(3)", "sin(π/2)": "1", "cos π": "-1", "sin 150°": "1/2", "cos 210°": "-sqrt(3)/2",
 		"arcsin(1/2)": "pi/6", "arccos(-1/2)": "2 pi/3", "arctan 1": "pi/4", "ln e": "1", "√8": "2 sqrt(2)", "8^(2/3)": "4",
-		"0.1 + 0.2": "0.3", "2/4": "1/2",
+		"0.1 + 0.2": "0.3", "2/4": "1/2", "20/(7 − √29) − 7 − √29": "0", "1/(√2 − 1) − √2": "1",
 	} {
 		got := asked(t, map[string]any{"ask": "value", "expr": text})
 		assert.Equal(t, exact, got["exact"], text)
