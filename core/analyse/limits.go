@@ -19,11 +19,26 @@ func (a *analyser) approach(i int) {
 		return
 	}
 	if a.reaches(s, s.lo, 1) {
-		s.leftEnd = a.limit(a.places[i], s, 1)
+		s.leftEnd = a.seen(a.limit(a.places[i], s, 1), s.lo, 1)
 	}
 	if a.reaches(s, s.hi, -1) {
-		s.rightEnd = a.limit(a.places[i+1], s, -1)
+		s.rightEnd = a.seen(a.limit(a.places[i+1], s, -1), s.hi, -1)
 	}
+}
+
+// seen is a limit at x that the function's own values next to x allow: a place that was missed may lie between x and where
+// the formula of the segment holds.
+func (a *analyser) seen(limit series.Behaviour, x Number, side float64) series.Behaviour {
+	if limit.Kind != series.Finite || !x.IsFinite() {
+		return limit
+	}
+	near, far := x.Value-side*1e-13*(1+math.Abs(x.Value)), x.Value+side*1e-12*(1+math.Abs(x.Value))
+	values, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: math.Min(near, far), Hi: math.Max(near, far)})
+	v := limit.Limit.Float()
+	if slack := 1e-9 * (1 + math.Abs(v)); apart(values, interval.I{Lo: v - slack, Hi: v + slack}) {
+		return series.Behaviour{}
+	}
+	return limit
 }
 
 // reaches tells whether the formula of a segment is that right beside its end too. Where places may be missing, a step may

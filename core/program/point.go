@@ -146,9 +146,10 @@ func (c pointCompiler) call(n *expr.Call) Point {
 		degree := args[1]
 		return func(in []float64) float64 { return nthRoot(x(in), degree(in)) }
 	case "min", "max":
-		pick := math.Min
+		// The builtins have no value where one of two has none, math.Max(∞, NaN) is ∞.
+		pick := func(v, w float64) float64 { return min(v, w) }
 		if n.Name == "max" {
-			pick = math.Max
+			pick = func(v, w float64) float64 { return max(v, w) }
 		}
 		return func(in []float64) float64 {
 			v := args[0](in)

@@ -87,10 +87,15 @@ func TestKernelsStayWithinTheToleranceOfDrawing(t *testing.T) {
 func TestUndefinedInsideIsUndefinedOutside(t *testing.T) {
 	for text, at := range map[string]float64{
 		"1/(1/x)": 0, "arctan(1/x)": 0, "e^(-1/x)": 0, "0 ln x": 0, "√x²": -1, "(x^2 - 1)/(x - 1)": 1, "x^-2": 0,
-		"0/x": 0, "artanh x": 1, "x^0.2": -1,
+		"0/x": 0, "artanh x": 1, "x^0.2": -1, "max(e^(1000x), √(−x))": 1, "1/min(ln(−x), −x^400)": 10,
 	} {
 		p := compile(t, text, "x")
 		assert.True(t, math.IsNaN(p.At([]float64{at})), text)
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err)
+		one, err := program.CompilePoint(f.Node, []string{"x"})
+		require.NoError(t, err)
+		assert.True(t, math.IsNaN(one([]float64{at})), text)
 	}
 }
 

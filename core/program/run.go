@@ -234,9 +234,9 @@ func scalar(o op, a, b, c float64, fn func(float64) float64, oddP bool) float64 
 	case opUnary:
 		return fn(a)
 	case opMin:
-		return math.Min(a, b)
+		return min(a, b)
 	case opMax:
-		return math.Max(a, b)
+		return max(a, b)
 	case opRoot:
 		return nthRoot(a, b)
 	case opLess, opLessEqual:
