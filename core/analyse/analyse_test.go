@@ -564,6 +564,31 @@ func TestAPartThatIsPassedAtOnceIsNotTakenForTheFunction(t *testing.T) {
 	}
 }
 
+// sgn(sin x − 1/3) is 0 where the sine is 1/3 and ±1 elsewhere (by hand): its square is 1 but for these places, which make
+// the period and, below a fraction line, the gaps.
+func TestSinglePlacesMakeAPeriod(t *testing.T) {
+	f := findings(t, "sgn(sin(x) − 1/3)²", analyse.Bounds{})
+	require.NotNil(t, f.Period)
+	assert.InDelta(t, 2*math.Pi, f.Period.Value, 1e-12)
+	assert.Equal(t, "{0, 1}", f.RangeText())
+	f = findings(t, "x/sgn(sin(x) − 1/3)", analyse.Bounds{})
+	assert.Equal(t, "(arcsin(1/3), π − arcsin(1/3)) ∪ (π − arcsin(1/3), arcsin(1/3) + 2π)", f.DomainText())
+}
+
+// sin x = x/3 at 2.2788626601 (the sinc function is 1/3 there; from memory), which has no short name: it is told as a decimal.
+func TestARoundedPlaceIsNotToldAsAFraction(t *testing.T) {
+	assert.Equal(t, "(−∞, ≈−2.278863) ∪ (0, ≈2.278863)", findings(t, "x/sgn(sin(x) − x/3)", analyse.Bounds{}).RangeText())
+}
+
+// 0^x is 0 for every x above 0 (common practice), and so is its power: that is no number too small for a float64.
+func TestPowersOfZero(t *testing.T) {
+	for _, text := range []string{"(−0^x)^x", "√(−0^x)", "(0^x)^x"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.True(t, f.DomainKnown, text)
+		assert.Equal(t, "(0, ∞)", f.DomainText(), text)
+	}
+}
+
 // 1/(2/⌊x⌋) is ⌊x⌋/2 but where ⌊x⌋ is 0: there it has no value, and 0 is not in the range.
 func TestAStairThatHasNoValueIsNotInTheRange(t *testing.T) {
 	for _, text := range []string{"1/(2/floor(x))", "(e^0.8/floor(x))^(−1)"} {

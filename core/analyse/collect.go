@@ -301,7 +301,7 @@ func (a *analyser) collectGaps(out *Findings) {
 		}
 		if close(left.Limit.Float(), right.Limit.Float()) {
 			if !p.defined || !close(left.Limit.Float(), p.y.Value) {
-				out.Holes = append(out.Holes, Point{X: p.x, Y: exactly(left.Limit), How: Limit})
+				out.Holes = append(out.Holes, Point{X: p.x, Y: told(left.Limit), How: Limit})
 			}
 			continue
 		}
@@ -309,7 +309,7 @@ func (a *analyser) collectGaps(out *Findings) {
 		if p.defined {
 			value = p.y
 		}
-		out.Jumps = append(out.Jumps, Jump{X: p.x, Left: exactly(left.Limit), Right: exactly(right.Limit), Value: value, How: Limit})
+		out.Jumps = append(out.Jumps, Jump{X: p.x, Left: told(left.Limit), Right: told(right.Limit), Value: value, How: Limit})
 	}
 }
 
@@ -346,9 +346,9 @@ func (a *analyser) collectFarOut(out *Findings) {
 		case b.Kind == series.Unknown:
 			a.unsettled["the behaviour far out"] = true
 		case b.Kind == series.Finite:
-			lines = append(lines, Line{Slope: exactly(exact.Value{}), Lift: exactly(b.Limit), Side: side, How: Limit})
+			lines = append(lines, Line{Slope: exactly(exact.Value{}), Lift: told(b.Limit), Side: side, How: Limit})
 		case b.HasLine:
-			lines = append(lines, Line{Slope: exactly(b.Slope), Lift: exactly(b.Lift), Side: side, How: Limit})
+			lines = append(lines, Line{Slope: told(b.Slope), Lift: told(b.Lift), Side: side, How: Limit})
 		}
 	}
 	if first := &a.segments[0]; math.IsInf(first.lo.Value, -1) {
@@ -662,7 +662,7 @@ func endOf(p place, b series.Behaviour) (end Number, known bool) {
 		if p.defined && close(p.y.Value, b.Limit.Float()) {
 			return p.y, true
 		}
-		return exactly(b.Limit), true
+		return told(b.Limit), true
 	}
 	return Number{}, false
 }

@@ -153,7 +153,7 @@ func (a *analyser) domainRepeats(out *Findings) bool {
 		}
 	}
 	again, ok := domainOf(repeating, a.variable, Bounds{})
-	if !ok || again.Period == nil {
+	if !ok || again.Period == nil || len(again.Domain) == 0 {
 		return false
 	}
 	once, ok := domainOf(rest, a.variable, a.bounds)

@@ -41,7 +41,7 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 	if !repeats(f, p.Float()) {
 		return exact.Value{}, false
 	}
-	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable), exactlyAt(n, variable)
+	gates, cuts, value := gateSizes(n, variable), cutPlaces(n, variable, p.Float()), exactlyAt(n, variable)
 	if !repeatAll(gates, p.Float()) {
 		return exact.Value{}, false // a gap that does not come again, as that of sin x + 0/x
 	}
@@ -82,11 +82,18 @@ func hasOneValue(n expr.Node, variable string, f program.Point) bool {
 	return found && ok && slope.All
 }
 
-// cutPlaces are places at which the steps of n jump, and those where its waves, perhaps within a step, take their middle
-// and outermost values: there a function may have a value of its own that numbers tried at random never meet.
-func cutPlaces(n expr.Node, variable string) (list []float64) {
+// mostCuts bounds the places that are tried one by one.
+const mostCuts = 40
+
+// cutPlaces are places in [0, p] at which the steps of n jump, and those where its waves, perhaps within a step, take their
+// middle and outermost values: there a function may have a value of its own that numbers tried at random never meet.
+func cutPlaces(n expr.Node, variable string, p float64) (list []float64) {
 	if !hasJumps(n) {
 		return nil
+	}
+	found, _ := breaks.New(n, []string{variable}).Find(0, p, []float64{0})
+	for _, place := range found[:min(len(found), mostCuts)] {
+		list = append(list, place.X)
 	}
 	expr.Walk(n, func(n expr.Node) bool {
 		c, ok := n.(*expr.Call)

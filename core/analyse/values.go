@@ -69,7 +69,7 @@ func (a *analyser) gatesAt(tree expr.Node, x Number, cut bool) (zeros []expr.Nod
 		if v == 0 && !cut && !a.isConstant(g.part) {
 			v = a.underflow(g.part, x.Value)
 		}
-		if !g.test(v) {
+		if !g.test(v) && !(v == 0 && g.allowsZero(a.variable, x.Value)) {
 			return nil, false
 		}
 	}
@@ -167,10 +167,24 @@ const maxExactSize = 24
 // mostUnderRoot is the largest number under a fourth or higher root that says more than decimals do.
 var mostUnderRoot = big.NewRat(999, 1)
 
+// longestFraction bounds the binary digits of a fraction, above and below together. Those of a float64 are more.
+const longestFraction = 64
+
+// told is an exact value, rounded where its decimals say more.
+func told(v exact.Value) Number {
+	if isReadable(v.Node()) {
+		return exactly(v)
+	}
+	return Number{Value: v.Float()}
+}
+
 // isReadable tells whether an exact value says more than its decimals: no waves of inverse waves, not too long.
 func isReadable(n expr.Node) bool {
 	readable := symbolic.Size(n) <= maxExactSize
 	expr.Walk(n, func(n expr.Node) bool {
+		if r, ok := symbolic.Fraction(n); ok && !r.IsInt() && r.Num().BitLen()+r.Denom().BitLen() > longestFraction {
+			readable = false
+		}
 		if p, ok := n.(*expr.Binary); ok && p.Op == expr.Pow {
 			base, isNumber := p.L.(*expr.Number)
 			readable = readable && !(isNumber && base.Value.Cmp(mostUnderRoot) > 0)

@@ -114,6 +114,9 @@ func (c dualCompiler) binary(n *expr.Binary) dualFunc {
 	// a^b = e^(b ln a), on the part where a > 0; at a = 0 the derivative is unbounded anyway.
 	return func(s *scope) dual {
 		a, b := l(s), r(s)
+		if zero := (interval.I{}); a.v == zero && a.d == zero && b.v.Lo > 0 {
+			return a // 0^x is 0, and not a number too small for a float64
+		}
 		if b.v.IsPoint() && b.v.Lo == math.Trunc(b.v.Lo) && b.d == (interval.I{}) && math.Abs(b.v.Lo) < 1<<20 {
 			return wholePower(a, int(b.v.Lo))
 		}

@@ -209,8 +209,8 @@ func (a I) PowInt(n int) I {
 	switch {
 	case n == 0:
 		return I{1, 1}
-	case n == 1:
-		return a
+	case n == 1 || a == I{}:
+		return a // 0 stays 0 exactly
 	}
 	lo, hi := math.Pow(a.Lo, float64(n)), math.Pow(a.Hi, float64(n))
 	units := math.Max(2, float64(n)) // each multiplication may round by half a unit, and squaring doubles what was off
@@ -276,6 +276,9 @@ func (a I) Ln() I {
 func (a I) PowReal(e float64) I {
 	if a = clampLow(a, 0); a.IsEmpty() {
 		return Empty
+	}
+	if e > 0 && a == (I{}) {
+		return a
 	}
 	p, q := math.Pow(a.Lo, e), math.Pow(a.Hi, e)
 	units := func(v float64) float64 { return 4 + math.Abs(e)*(2+4*math.Abs(math.Log(v))) }
