@@ -101,6 +101,17 @@ func enclosedBy(d *evaluate.Demonstration, m *evaluate.Trajectory, c *trajectory
 	return trajectory.RegionArea(trajectory.Between(d.Outline(m), pole, false))
 }
 
+// between writes low ≤ name ≤ high, with < where there is no end.
+func between(low float64, name string, high float64) string {
+	sign := func(end float64) string {
+		if math.IsInf(end, 0) {
+			return "<"
+		}
+		return `\le`
+	}
+	return number.Format(low, 3) + sign(low) + " " + name + sign(high) + " " + number.Format(high, 3)
+}
+
 func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *trajectory.Curve, unit float64) []CircleLine {
 	lines := []CircleLine{}
 	line := func(name, latex string) { lines = append(lines, CircleLine{name, d.Typeset(latex)}) }
@@ -121,14 +132,14 @@ func trajectoryLines(d *evaluate.Demonstration, m *evaluate.Trajectory, c *traje
 	}
 	if area := c.Area(from, to); area.Value == area.Value {
 		line("area swept by the ray", evaluate.WithExact(area.Value))
-		// A ray that goes around twice, or turns back, sweeps over a place more than once.
-		if enclosed := enclosedBy(d, m, c); enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
+		// A ray that goes around twice, or turns back, sweeps over a place more than once; one that runs off closes nothing.
+		if enclosed := enclosedBy(d, m, c); !math.IsInf(area.Value, 0) && enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
 			line("area enclosed", evaluate.WithExact(enclosed))
 		}
 	}
 	line("length", evaluate.WithExact(c.Length(from, to).Value))
 	box := c.Box(from, to)
-	line("reaches", fmt.Sprintf(`%s\le x\le %s,\quad %s\le y\le %s`, number.Format(box.Low[0], 3), number.Format(box.High[0], 3), number.Format(box.Low[1], 3), number.Format(box.High[1], 3)))
+	line("reaches", between(box.Low[0], "x", box.High[0])+`,\quad `+between(box.Low[1], "y", box.High[1]))
 	level, upright := c.Tangents(from, to)
 	list := func(name string, places []float64) {
 		var parts []string

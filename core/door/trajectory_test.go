@@ -43,6 +43,18 @@ func TestAPolarCurveIsStudied(t *testing.T) {
 	assert.Contains(t, lines["reaches"], "−0.25")
 }
 
+// A branch of the hyperbola r = 1/(1 − 2cos θ) runs off at θ = π/3: what it sweeps, how long it is and how far it reaches have
+// no end, and the curve is not closed by a line from one side to the other (worked by hand).
+func TestACurveThatRunsOffHasNoLength(t *testing.T) {
+	d, err := edit.State(document.New(""), "", "r = 1/(1 − 2cos θ)")
+	require.NoError(t, err)
+	lines, _ := studied(t, d, "")
+	assert.Equal(t, "∞", lines["area swept by the ray"])
+	assert.Equal(t, "∞", lines["length"])
+	assert.Equal(t, `−∞< x< ∞,\quad −∞< y< ∞`, lines["reaches"])
+	assert.NotContains(t, lines, "area enclosed")
+}
+
 // The ray of the limaçon r = 1 + 2 cos θ sweeps over 3π, its inner loop twice; it encloses 2π + 3√3/2. That of the rose
 // r = cos 2θ passes each of its petals once (Lawrence 1972; worked by hand).
 func TestWhatIsSweptTwiceIsEnclosedOnce(t *testing.T) {

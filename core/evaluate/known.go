@@ -24,6 +24,9 @@ func approached(exact string, v float64) string {
 
 // AreaLaTeX writes A = π ≈ 3.1416, or A ≈ 3.14 where the number is no known one.
 func AreaLaTeX(v float64) string {
+	if math.IsInf(v, 0) {
+		return "A=" + approached("", v)
+	}
 	if exact := known(v); exact != "" {
 		return "A=" + approached(exact, v)
 	}

@@ -38,6 +38,12 @@ func TestNumbersOfHandbooksAreRecognised(t *testing.T) {
 	}
 }
 
+func TestAnAreaIsToldWithItsSign(t *testing.T) {
+	for want, v := range map[string]float64{`A=\pi\approx 3.1416`: math.Pi, `A\approx 9.8697`: 9.8697, "A=∞": math.Inf(1)} {
+		assert.Equal(t, want, evaluate.AreaLaTeX(v))
+	}
+}
+
 func TestOtherNumbersAreNotTakenForKnownOnes(t *testing.T) {
 	taken := 0
 	for k := range 2000 {

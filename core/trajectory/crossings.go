@@ -87,9 +87,8 @@ func once(places []Place) (list []Place) {
 // SelfCrossings are the places that the curve runs through more than once, in different directions: pairs of steps that
 // cross are found by a grid and closed in by Newton's method for (x, y)(t) = (x, y)(s).
 func (c *Curve) SelfCrossings(from, to float64) []Place {
-	box := c.Box(from, to)
-	size := math.Max(box.High[0]-box.Low[0], box.High[1]-box.Low[1])
-	if c.Z != nil || !(size > 0) || math.IsInf(size, 0) {
+	size := c.spread(from, to)
+	if c.Z != nil || !(size > 0) {
 		return nil
 	}
 	cell := size / 60

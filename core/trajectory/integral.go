@@ -28,12 +28,16 @@ const (
 	mostRules = 60000
 )
 
-// integrate adds up the integrals between the places where the curve has gaps. A share of each piece is run through with
-// a substitution that comes to rest at its ends, so that a speed without bound there does no harm.
+// integrate adds up the integrals between the places where the curve has gaps; ∞ where one grows without bound. A share of
+// each piece is run through with a substitution that comes to rest at its ends, so that a speed without bound there does
+// no harm.
 func (c *Curve) integrate(f func(t float64) float64, from, to float64) Integral {
 	sum := Integral{}
 	for _, piece := range c.pieces(from, to) {
-		a, b := piece[0], piece[1]
+		a, b := piece.from, piece.to
+		if diverges(f, a, b) || diverges(f, b, a) {
+			return Integral{Value: math.Inf(1)}
+		}
 		if within, is := steep(f, a, b); is {
 			a, sum.Value = a+nearEnd*(b-a), sum.Value+within
 		}
@@ -106,52 +110,4 @@ func (q *quadrature) halve(a, b, value, off float64, depth int) Integral {
 	}
 	left, right := q.halve(a, middle, v1, o1, depth+1), q.halve(middle, b, v2, o2, depth+1)
 	return Integral{left.Value + right.Value, left.Error + right.Error}
-}
-
-// gapSteps is how finely an interval is looked through for gaps.
-const gapSteps = 4000
-
-// pieces are the parts of an interval on which the curve has a place, their ends closed in by halving.
-func (c *Curve) pieces(from, to float64) (list [][2]float64) {
-	exists := func(t float64) bool {
-		x, y, z := c.At(t)
-		return !math.IsNaN(x+y+z) && !math.IsInf(x+y+z, 0)
-	}
-	edge := func(out, in float64) float64 {
-		for range 70 {
-			if middle := (out + in) / 2; exists(middle) {
-				in = middle
-			} else {
-				out = middle
-			}
-		}
-		return in
-	}
-	step := (to - from) / gapSteps
-	begun, is := from, exists(from)
-	for k := 1; k <= gapSteps; k++ {
-		t := from + step*float64(k)
-		now := exists(t)
-		switch {
-		case now && !is:
-			begun = edge(t-step, t)
-		case !now && is:
-			if end := edge(t, t-step); end > begun {
-				list = append(list, [2]float64{begun, end})
-			}
-		}
-		is = now
-	}
-	if is && to > begun {
-		list = append(list, [2]float64{begun, to})
-	}
-	// Long intervals are cut, so that many loops are not taken for smooth by one rule.
-	var short [][2]float64
-	for _, p := range list {
-		parts := math.Ceil((p[1] - p[0]) / math.Pi)
-		for k := 0.0; k < parts; k++ {
-			short = append(short, [2]float64{p[0] + (p[1]-p[0])*k/parts, p[0] + (p[1]-p[0])*(k+1)/parts})
-		}
-	}
-	return short
 }

@@ -41,31 +41,24 @@ const (
 
 // Lines follow the curve as unbroken lines, as finely as it bends.
 func (c *Curve) Lines(from, to float64) [][]Point {
-	box := c.Box(from, to)
-	size := 0.0
-	for k := range 3 {
-		if d := box.High[k] - box.Low[k]; d > size && !math.IsInf(d, 0) {
-			size = d
-		}
-	}
+	size := c.spread(from, to)
 	var lines [][]Point
 	total := 0
 	for _, piece := range c.pieces(from, to) {
-		steps := int(math.Max(4, math.Ceil((piece[1]-piece[0])/(2*math.Pi)*looksPerTurn)))
-		var line []Point
-		if n := len(lines); n > 0 && lines[n-1][len(lines[n-1])-1].T == piece[0] {
-			line, lines = lines[n-1], lines[:n-1] // pieces are cut for integration; the curve goes on
-		} else {
-			line = []Point{c.point(piece[0])}
+		steps := int(math.Max(4, math.Ceil((piece.to-piece.from)/(2*math.Pi)*looksPerTurn)))
+		line := []Point{c.point(piece.from)}
+		if n := len(lines); piece.goesOn {
+			line, lines = lines[n-1], lines[:n-1]
+			total -= len(line)
 		}
 		for k := 1; k <= steps; k++ {
-			next := c.point(piece[0] + (piece[1]-piece[0])*float64(k)/float64(steps))
-			if total < mostPoints {
+			next := c.point(piece.from + (piece.to-piece.from)*float64(k)/float64(steps))
+			if total+len(line) < mostPoints {
 				line = c.between(line, line[len(line)-1], next, flat*size, mostHalvings)
 			}
 			line = append(line, next)
-			total = len(line)
 		}
+		total += len(line)
 		lines = append(lines, line)
 	}
 	return lines

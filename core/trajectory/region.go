@@ -36,18 +36,22 @@ func Between(f, g Outline, common bool) func(direction float64) (near, far float
 	}
 }
 
+// beyondAll is an area that only a region reaches which runs off, as far as floats go.
+const beyondAll = 1e12
+
 // regionSteps is in how many equal sectors a region is looked at.
 const regionSteps = 360
 
 // RegionArea is ½∫(far² − near²) dφ over one turn where the region is not empty (the area in polar coordinates, DLMF 1.5.36
-// with f = 1), by Kronrod's rule on sectors that end where the region begins and ends.
+// with f = 1), by Kronrod's rule on sectors that end where the region begins and ends; ∞ where no halving brings the rule to
+// rest, as beside a direction in which the region runs off.
 func RegionArea(region func(direction float64) (near, far float64)) float64 {
 	density := func(direction float64) float64 {
 		near, far := region(direction)
 		return (far - near) * (far + near) / 2
 	}
 	inside := quadrature{f: func(direction float64) float64 { return math.Max(0, density(direction)) }}
-	area, width := 0.0, 2*math.Pi/regionSteps
+	area, unsure, width := 0.0, 0.0, 2*math.Pi/regionSteps
 	for k := range regionSteps {
 		// Half a sector off, so that the axes, on which curves like to end, are inside of sectors.
 		a := (float64(k) + 0.5) * width
@@ -64,7 +68,11 @@ func RegionArea(region func(direction float64) (near, far float64)) float64 {
 		value, off := inside.rule(a, b)
 		inside.scale = area + math.Abs(value)
 		// Where a petal ends, or one outline takes over from the other, the sector is halved.
-		area += inside.halve(a, b, value, off, 0).Value
+		part := inside.halve(a, b, value, off, 0)
+		area, unsure = area+part.Value, unsure+part.Error
+	}
+	if unsure > 1e-6*area || area > beyondAll {
+		return math.Inf(1)
 	}
 	return area
 }

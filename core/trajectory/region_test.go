@@ -43,3 +43,17 @@ func TestAnOutlineReachesToTheFarthestPlace(t *testing.T) {
 	spiral := trajectory.Encloses(func(θ float64) float64 { return θ }, 0, 4*math.Pi)
 	assert.InDelta(t, 1+2*math.Pi, spiral(1), 1e-12, "the outermost turn")
 }
+
+// Inside a branch of the hyperbola r = 1/(1 − 2cos θ) and outside the unit circle lies more than any number; so does inside
+// r = 1/θ and r = 1/√θ, of which ½∫dθ/θ grows like a logarithm (worked by hand).
+func TestARegionThatRunsOffHasNoArea(t *testing.T) {
+	turn := 2 * math.Pi
+	unit := trajectory.Encloses(func(float64) float64 { return 1 }, 0, turn)
+	for about, r := range map[string]func(float64) float64{
+		"1/(1 − 2cos θ)": func(θ float64) float64 { return 1 / (1 - 2*math.Cos(θ)) }, "1/θ": func(θ float64) float64 { return 1 / θ },
+		"1/√θ": func(θ float64) float64 { return 1 / math.Sqrt(θ) },
+	} {
+		area := trajectory.RegionArea(trajectory.Between(trajectory.Encloses(r, 0, turn), unit, false))
+		assert.True(t, math.IsInf(area, 1), "%s: %v", about, area)
+	}
+}

@@ -7,6 +7,7 @@ import (
 	"math/big"
 
 	"parvix/core/analyse"
+	"parvix/core/breaks"
 	"parvix/core/exact"
 	"parvix/core/expr"
 	"parvix/core/program"
@@ -21,8 +22,9 @@ type Curve struct {
 	X, Y, Z expr.Node
 
 	variable string
-	place    []program.Point // of x, y and z
-	speed    []program.Point // of their derivatives
+	place    []program.Point  // of x, y and z
+	speed    []program.Point  // of their derivatives
+	broken   []*breaks.Finder // of x, y and z
 	radius   program.Point
 }
 
@@ -64,6 +66,7 @@ func (c *Curve) compile() error {
 			return err
 		}
 		c.place, c.speed = append(c.place, p), append(c.speed, v)
+		c.broken = append(c.broken, breaks.New(n, []string{c.variable}))
 	}
 	return nil
 }
@@ -200,7 +203,7 @@ func (c *Curve) Length(from, to float64) Integral {
 	}, from, to)
 }
 
-// Box holds the curve on an interval: the least and the greatest of each coordinate.
+// Box holds the curve on an interval: the least and the greatest of each coordinate, infinite where it has none.
 type Box struct {
 	Low, High [3]float64
 	// Spatial tells that the third coordinate counts.
@@ -229,6 +232,18 @@ func (c *Curve) Box(from, to float64) Box {
 				take(c.turning(k, t-(to-from)/float64(steps), t), k)
 			}
 			was = now
+		}
+	}
+	for _, p := range c.pieces(from, to) {
+		for k := range c.place {
+			for _, way := range [2][2]float64{{p.from, p.to}, {p.to, p.from}} {
+				switch c.leaves(k, way[0], way[1]) {
+				case 1:
+					b.High[k] = math.Inf(1)
+				case -1:
+					b.Low[k] = math.Inf(-1)
+				}
+			}
 		}
 	}
 	return b
