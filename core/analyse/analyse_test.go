@@ -564,6 +564,26 @@ func TestAPartThatIsPassedAtOnceIsNotTakenForTheFunction(t *testing.T) {
 	}
 }
 
+// sin x = x/2 at ±1.8954942670 (from memory; the first zero of sin x/x − 1/2) and 0: there 1/(sin x − x/2)² has its poles, and
+// between them its least values, where cos x = 1/2. Written out, the square is too flat to be placed so well.
+func TestThePolesOfASquareAreThoseOfItsBase(t *testing.T) {
+	f := findings(t, "1/(sin(x) − x/2)²", analyse.Bounds{})
+	require.Len(t, f.Vertical, 3)
+	for i, want := range []float64{-1.8954942670339809, 0, 1.8954942670339809} {
+		assert.InDelta(t, want, f.Vertical[i].X.Value, 1e-12)
+	}
+	for _, want := range []float64{-math.Pi / 3, math.Pi / 3} {
+		assert.True(t, slices.ContainsFunc(f.Minima, func(p analyse.Point) bool { return math.Abs(p.X.Value-want) < 1e-9 }), "%v", want)
+	}
+}
+
+// A sum from a negative number on is written out like any other: x(−1 + 0 + 1 + 2) = 2x (by hand).
+func TestASumFromANegativeNumberOn(t *testing.T) {
+	f := findings(t, "sum(k x for k from −1 to 2) − 4", analyse.Bounds{})
+	require.Len(t, f.Zeros, 1)
+	assert.InDelta(t, 2, f.Zeros[0].X.Value, 1e-15)
+}
+
 // sgn(sin x − 1/3) is 0 where the sine is 1/3 and ±1 elsewhere (by hand): its square is 1 but for these places, which make
 // the period and, below a fraction line, the gaps.
 func TestSinglePlacesMakeAPeriod(t *testing.T) {

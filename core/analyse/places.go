@@ -78,6 +78,13 @@ func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []plac
 	if !depends(part, a.variable) || len(places) > maxPlaces {
 		return places
 	}
+	if factors := factorsOf(part, a.variable); len(factors) != 1 || !expr.Equal(factors[0], part) {
+		// One by one: written out, a square would be too flat to be placed well.
+		for _, f := range factors {
+			places = a.addCut(places, f, lo, hi)
+		}
+		return places
+	}
 	n := symbolic.Simplify(part).Node
 	if key := expr.Text(n); a.isCutBy[key] {
 		return places

@@ -110,3 +110,41 @@ func TestSlantedLines(t *testing.T) {
 	assert.False(t, unbounded.FarOut(parse(t, "x+ln x"), "x", 1, 1e6).HasLine)
 	assert.False(t, unbounded.FarOut(parse(t, "x^2"), "x", 1, 1e6).HasLine)
 }
+
+// Next to a place a piecewise function is its piece there, the greater of two functions the one that is greater there, and a
+// step its level; far out likewise (worked by hand).
+func TestLimitsOfPiecesStepsAndExtremes(t *testing.T) {
+	for _, c := range []struct{ text, at, left, right string }{
+		{"x + 2 for x < 1; 5 - x^2 for x >= 1", "1", "3", "4"},
+		{"1/x for x < 0; x for x >= 0", "0", "-inf", "0"},
+		{"sin(x)/x for x < 0; 1/x for x > 0", "0", "1", "inf"},
+		{"max(x, x^2)", "0", "0", "0"},
+		{"max(x, x^2)/x", "0", "0", "1"},
+		{"min(x, x^2)/x", "0", "1", "0"},
+		{"max(1, x, x^2)/x", "1", "1", "1"},
+		{"(max(x, 1) - 1)/(x - 1)", "1", "0", "1"},
+		{"min(1/x, 5)", "0", "-inf", "5"},
+		{"ceil(x)", "3", "3", "4"},
+		{"floor(-x^2)", "0", "-1", "-1"},
+		{"floor(cos(x))", "0", "0", "0"},
+		{"floor(x/2 + 1/3)", "1", "0", "0"},
+		{"sgn(x^3)", "0", "-1", "1"},
+		{"sgn(1 - cos(x))", "0", "1", "1"},
+	} {
+		p := exact.Of(parse(t, c.at))
+		assert.Equal(t, c.left, words(unbounded.Near(parse(t, c.text), "x", p, -1, p.Float()-1e-3)), c.text)
+		assert.Equal(t, c.right, words(unbounded.Near(parse(t, c.text), "x", p, 1, p.Float()+1e-3)), c.text)
+	}
+	for _, c := range []struct{ text, left, right string }{
+		{"x^2 for x < 0; 3 - 1/x for x >= 0", "inf", "3"},
+		{"max(x, -2x)", "inf", "inf"},
+		{"max(e^x, 1/x)", "0", "inf"},
+		{"min(arctan(x), 1)", "-pi/2", "1"},
+		{"floor(5/2 + 1/x)", "2", "2"},
+		{"floor(2 + 1/x)", "1", "2"},
+		{"ceil(2 + 1/x)", "2", "3"},
+	} {
+		assert.Equal(t, c.left, words(unbounded.FarOut(parse(t, c.text), "x", -1, -1e6)), c.text)
+		assert.Equal(t, c.right, words(unbounded.FarOut(parse(t, c.text), "x", 1, 1e6)), c.text)
+	}
+}

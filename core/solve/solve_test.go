@@ -104,3 +104,75 @@ func TestEquationsOfSchool(t *testing.T) {
 		assert.Equal(t, c.want, words(set, ok), c.text)
 	}
 }
+
+// Equations in which a function of school decides, one rule each (DLMF 4.23 and 4.37 for the inverse functions; the pieces and
+// extremes worked by hand): where the function is 0, and where its inside has no such value.
+func TestEquationsOfOneFunction(t *testing.T) {
+	for _, c := range []struct{ text, want string }{
+		{"sinh(x - 2)", "2"},
+		{"arsinh(x^2 - 9)", "-3, 3"},
+		{"artanh(x/2)", "0"},
+		{"arcsin(2x - 1)", "1/2"},
+		{"arctan(x^2 - x)", "0, 1"},
+		{"arccos(x - 3)", "4"},
+		{"arcosh(x^2)", "-1, 1"},
+		{"arcsec(x + 1)", "0"},
+		{"ln(x^2 - 3)", "-2, 2"},
+		{"log_2(5 - x)", "4"},
+		{"root_4(x - 16)", "16"},
+		{"root_5(x + 32)", "-32"},
+		{"tan(2x)", "0 + k pi/2"},
+		{"cot(x)", "pi/2 + k pi"},
+		{"sec(x) - 2", "-pi/3 + k 2 pi, pi/3 + k 2 pi"},
+		{"e^(x^2)", ""},
+		{"cosh(3x)", ""},
+		{"sec(x)", ""},
+		{"csc(x)", ""},
+		{"coth(x)", ""},
+		{"exp(x) + 1", ""},
+		{"arccot(x)", ""},
+		{"ln(x) + 5 - ln(x)", ""},
+		{"max(x - 1, x - 4)", "1"},
+		{"min(x - 1, x - 4)", "4"},
+		{"max(x, -2)", "0"},
+		{"min(x^2 - 4, 3 - x)", "-2, 2, 3"},
+		{"max(x^2 - 4, x)", "0, -2"},
+	} {
+		set, ok := solve.Zeros(parse(t, c.text), "x")
+		assert.ElementsMatch(t, strings.Split(c.want, ", "), strings.Split(words(set, ok), ", "), c.text)
+	}
+}
+
+// A piece's solutions count where it holds (worked by hand).
+func TestEquationsOfPieces(t *testing.T) {
+	for _, c := range []struct{ text, want string }{
+		{"x + 2 for x < 0; x - 3 for x >= 0", "-2, 3"},
+		{"x + 2 for x < -5; x - 3 for x >= -5", "3"},
+		{"x^2 - 9 for x < 1; ln(x) - 1 for x >= 1", "-3, e"},
+		{"x^2 - 9 for 0 < x <= 3", "3"},
+		{"x^2 - 9 for 0 < x < 3", ""},
+		{"sin(x) - 2 for x < 0; 5 for x >= 0", ""},
+	} {
+		set, ok := solve.Zeros(parse(t, c.text), "x")
+		assert.Equal(t, c.want, words(set, ok), c.text)
+	}
+	_, ok := solve.Zeros(parse(t, "x for x < 0; 0 for x >= 0"), "x")
+	assert.False(t, ok, "a whole interval of solutions is no list")
+}
+
+// With other letters the solution is a formula (the formulas of school books; common practice).
+func TestEquationsWithParameters(t *testing.T) {
+	for _, c := range []struct{ text, want string }{
+		{"a x + b", "-b/a"},
+		{"x - h", "h"},
+		{"e^x - a", "ln(a)"},
+		{"ln(x) - b", "e^b"},
+		{"sqrt(x) - a", "a^2"},
+	} {
+		set, ok := solve.Zeros(parse(t, c.text), "x")
+		assert.Equal(t, c.want, words(set, ok), c.text)
+	}
+	set, ok := solve.Zeros(parse(t, "x^2 + p x + q"), "x")
+	assert.True(t, ok)
+	assert.Len(t, set.Solutions, 2, "−p/2 ± √(p²/4 − q)")
+}

@@ -96,6 +96,41 @@ func TestSubstitutingDoesNotCatchOtherLetters(t *testing.T) {
 	assert.Equal(t, "a + x", expr.Text(n), "at once, not one after the other")
 }
 
+// A running letter is a sum's own: what is put in for another letter keeps its meaning though it is called alike.
+func TestSubstitutingIntoASumKeepsItsRunningLetter(t *testing.T) {
+	for _, c := range []struct {
+		sum, letter, with string
+		x, want           float64
+	}{
+		{"sum(k x for k from 1 to 3)", "x", "2", 0, 12},
+		{"sum(k for k from 1 to x)", "x", "4", 0, 10},
+		{"sum(k for k from x to 4)", "x", "3", 0, 7},
+		{"sum(k for k from 1 to 3)", "k", "100", 0, 6},
+		{"sum(k^2 x for k from 1 to 3)", "x", "x + 1", 1, 28},
+	} {
+		n := symbolic.Substitute(parse(t, c.sum), map[string]expr.Node{c.letter: parse(t, c.with)})
+		assert.InDelta(t, c.want, value(t, n, []float64{c.x, 0, 0}), 1e-12, c.sum)
+	}
+	outer, err := expr.Parse("sum(a k for k from 1 to 3)", nil)
+	require.NoError(t, err)
+	put := symbolic.Substitute(outer.Node, map[string]expr.Node{"a": &expr.Name{Name: "k"}})
+	assert.Equal(t, []string{"k"}, expr.Names(put), "the k that is put in is another one")
+	done := symbolic.Substitute(put, map[string]expr.Node{"k": expr.Num(10)})
+	assert.InDelta(t, 60, value(t, done, []float64{0, 0, 0}), 1e-12)
+}
+
+func TestASumWithWholeEndsIsWrittenOut(t *testing.T) {
+	for text, want := range map[string]string{
+		"sum(k^2 for k from 1 to 3)": "14", "sum(x^k for k from 0 to 3)": "x^3 + x^2 + x + 1", "sum(x for k from 5 to 4)": "0",
+		"sum(k x for k from -1 to 2)": "2x", "sum(sum(j k for j from 1 to k) for k from 1 to 3)": "25",
+	} {
+		assert.Equal(t, want, expr.Text(symbolic.Simplify(symbolic.Unrolled(parse(t, text))).Node), text)
+	}
+	for _, text := range []string{"sum(x^k for k from 0 to a)", "sum(x^k for k from 1 to 500)"} {
+		assert.Equal(t, expr.Text(parse(t, text)), expr.Text(symbolic.Unrolled(parse(t, text))), "%s stays a sum", text)
+	}
+}
+
 func TestStatedFunctionsArePutInWithTheirDerivatives(t *testing.T) {
 	define := func(name string) (symbolic.Definition, bool) {
 		return symbolic.Definition{Variables: []string{"x"}, Body: parse(t, "x³")}, name == "f"

@@ -101,17 +101,17 @@ func unrolled(n expr.Node, wanted func(total *expr.Sum, terms int64) bool) expr.
 }
 
 func wholeNumber(n expr.Node) (int64, bool) {
-	if number, ok := n.(*expr.Number); ok {
-		return number.Value.Num().Int64(), number.Value.IsInt() && number.Value.Num().IsInt64()
-	}
 	if len(expr.Names(n)) > 0 || hasBound(n) {
 		return 0, false
 	}
-	number, ok := Simplify(n).Node.(*expr.Number)
-	if !ok || !number.Value.IsInt() || !number.Value.Num().IsInt64() {
+	if _, isNumber := n.(*expr.Number); !isNumber {
+		n = Simplify(n).Node
+	}
+	r, ok := Fraction(n)
+	if !ok || !r.IsInt() || !r.Num().IsInt64() {
 		return 0, false
 	}
-	return number.Value.Num().Int64(), true
+	return r.Num().Int64(), true
 }
 
 // hasBound tells whether n holds the running letter of a sum around it.
