@@ -137,16 +137,6 @@ func (p Polynomial) At(r *big.Rat) *big.Rat {
 	return out
 }
 
-// Float is p(x) in rounded arithmetic.
-func (p Polynomial) Float(x float64) float64 {
-	out := 0.0
-	for i := len(p) - 1; i >= 0; i-- {
-		c, _ := p[i].Float64()
-		out = out*x + c
-	}
-	return out
-}
-
 // Derivative is p′.
 func (p Polynomial) Derivative() Polynomial {
 	var out Polynomial
@@ -450,25 +440,51 @@ func (p Polynomial) bracketed() []float64 {
 	}
 	turns := append([]float64{-bound}, p.Derivative().bracketed()...)
 	turns = append(turns, bound)
+	f := p.inFloats()
 	var roots []float64
 	for i := 1; i < len(turns); i++ {
 		a, b := turns[i-1], turns[i]
-		sa, sb := p.signAt(a), p.signAt(b)
+		sa, sb := f.signAt(a), f.signAt(b)
 		switch {
 		case sa == 0:
 			if len(roots) == 0 || roots[len(roots)-1] != a {
 				roots = append(roots, a)
 			}
 		case sb != 0 && sa != sb:
-			roots = append(roots, p.bisect(a, b, sa))
+			roots = append(roots, f.bisect(a, b, sa))
 		}
 	}
 	return roots
 }
 
+// inFloats is a polynomial with its coefficients as floats, rounded once.
+type inFloats struct {
+	p Polynomial
+	c []float64
+}
+
+func (p Polynomial) inFloats() inFloats {
+	c := make([]float64, len(p))
+	for i := range p {
+		c[i], _ = p[i].Float64()
+	}
+	return inFloats{p, c}
+}
+
+// at is p(x) in rounded arithmetic, by Horner's rule. It errs by less than 2n units of the sizes (N. J. Higham, Accuracy and
+// Stability of Numerical Algorithms, 2002, 5.1): doubt.
+func (f inFloats) at(x float64) (v, doubt float64) {
+	size, far := 0.0, math.Abs(x)
+	for i := len(f.c) - 1; i >= 0; i-- {
+		v = v*x + f.c[i]
+		size = size*far + math.Abs(f.c[i])
+	}
+	return v, float64(2*len(f.c)) * 0x1p-52 * size
+}
+
 // signAt is the sign of p(x), exactly where rounding could hide it.
-func (p Polynomial) signAt(x float64) int {
-	if v := p.Float(x); math.Abs(v) > p.doubt(x) {
+func (f inFloats) signAt(x float64) int {
+	if v, doubt := f.at(x); math.Abs(v) > doubt {
 		if v > 0 {
 			return 1
 		}
@@ -478,20 +494,39 @@ func (p Polynomial) signAt(x float64) int {
 	if r == nil {
 		return 0
 	}
-	return p.At(r).Sign()
+	return f.p.exactSign(r)
 }
 
-// bisect halves down to neighbouring numbers with signs taken exactly; a few rounded steps come first.
-func (p Polynomial) bisect(a, b float64, sa int) float64 {
+// exactSign is the sign of p(r) by Horner's rule in whole numbers: with r = a/b it is that of Σ cᵢ aⁱ bⁿ⁻ⁱ. Fractions would be
+// reduced at every step, which took seconds at degree 40.
+func (p Polynomial) exactSign(r *big.Rat) int {
+	common := big.NewInt(1)
+	for _, c := range p {
+		if d := c.Denom(); !c.IsInt() {
+			common.Mul(common, new(big.Int).Quo(d, new(big.Int).GCD(nil, nil, common, d)))
+		}
+	}
+	out, power, term := new(big.Int), big.NewInt(1), new(big.Int)
+	for i := len(p) - 1; i >= 0; i-- {
+		term.Mul(p[i].Num(), power)
+		if common.IsInt64() && common.Int64() == 1 {
+			out.Add(out.Mul(out, r.Num()), term)
+		} else {
+			out.Add(out.Mul(out, r.Num()), term.Mul(term, new(big.Int).Quo(common, p[i].Denom())))
+		}
+		power.Mul(power, r.Denom())
+	}
+	return out.Sign()
+}
+
+// bisect halves down to neighbouring numbers.
+func (f inFloats) bisect(a, b float64, sa int) float64 {
 	for range 2000 {
 		m := a + (b-a)/2
 		if m <= a || m >= b {
 			break
 		}
-		if b-a <= 1e-14*(1+math.Abs(m)) && math.Abs(p.Float(m)) <= p.doubt(m) {
-			break // the rest is below what a number holds of such a root
-		}
-		switch p.signAt(m) {
+		switch f.signAt(m) {
 		case 0:
 			return m
 		case sa:
@@ -500,23 +535,11 @@ func (p Polynomial) bisect(a, b float64, sa int) float64 {
 			b = m
 		}
 	}
-	if math.Abs(p.Float(a)) <= math.Abs(p.Float(b)) {
-		return a
+	va, _ := f.at(a)
+	if vb, _ := f.at(b); math.Abs(vb) < math.Abs(va) {
+		return b
 	}
-	return b
-}
-
-// doubt bounds the error of Float: Horner's rule errs by less than 2n units of the sizes (N. J. Higham, Accuracy and
-// Stability of Numerical Algorithms, 2002, 5.1).
-func (p Polynomial) doubt(x float64) float64 { return float64(2*len(p)) * 0x1p-52 * p.sizeAt(x) }
-
-func (p Polynomial) sizeAt(x float64) float64 {
-	out := 0.0
-	for i := len(p) - 1; i >= 0; i-- {
-		c, _ := p[i].Float64()
-		out = out*math.Abs(x) + math.Abs(c)
-	}
-	return out
+	return a
 }
 
 // sturmCount is the number of real roots of a square-free p (J. C. F. Sturm, 1829).

@@ -128,9 +128,29 @@ func TestAShiftedPolynomialIsMovedToTheRight(t *testing.T) {
 	p := polynomial(t, "x^3 - 2x + 5")
 	h := big.NewRat(3, 2)
 	q := p.Shifted(h)
-	for _, x := range []float64{-2, 0, 0.7, 3} {
-		assert.InDelta(t, p.Float(x+1.5), q.Float(x), 1e-9)
+	for _, x := range []*big.Rat{big.NewRat(-2, 1), new(big.Rat), big.NewRat(7, 10), big.NewRat(3, 1)} {
+		assert.Zero(t, p.At(new(big.Rat).Add(x, h)).Cmp(q.At(x)))
 	}
+}
+
+// Chebyshev's polynomials Tₙ₊₁ = 2x Tₙ − Tₙ₋₁ have the roots cos((2k − 1)π/(2n)) (DLMF 18.9.1, 18.5.1); at degree 40 their
+// coefficients reach 10¹⁴ with both signs, so that floats alone would not place a root. Legendre's, with fractions, have
+// theirs in DLMF 3.5.17's tables: of P₅ 0, 0.5384693101 and 0.9061798459.
+func TestRootsOfPolynomialsOfAHighDegree(t *testing.T) {
+	one, twice := big.NewRat(1, 1), symbolic.Polynomial{new(big.Rat), big.NewRat(2, 1)}
+	before, p := symbolic.Polynomial{one}, symbolic.Polynomial{new(big.Rat), one}
+	for range 39 {
+		before, p = p, twice.Times(p).Plus(before, big.NewRat(-1, 1))
+	}
+	roots, complete := p.RealRoots()
+	require.True(t, complete)
+	require.Len(t, roots, 40)
+	for i, root := range roots {
+		assert.InDelta(t, math.Cos(float64(2*(40-i)-1)*math.Pi/80), root, 1e-14)
+	}
+	roots, complete = polynomial(t, "63x^5/8 - 70x^3/8 + 15x/8").RealRoots()
+	require.True(t, complete)
+	assert.InDeltaSlice(t, []float64{-0.906179845938664, -0.538469310105683, 0, 0.538469310105683, 0.906179845938664}, roots, 1e-14)
 }
 
 func TestQuotientsAreInLowestTerms(t *testing.T) {
