@@ -427,6 +427,9 @@ func polynomialRoots(c []expr.Node) []root {
 	return out
 }
 
+// maxBracketed bounds the degree at which all roots are bracketed: the work grows with its fourth power.
+const maxBracketed = 30
+
 // irreducibleRoots: lines and parabolas by formula; powers and biquadratics, perhaps shifted, by roots; else brackets.
 func irreducibleRoots(p symbolic.Polynomial) []root {
 	n := p.Degree()
@@ -442,6 +445,9 @@ func irreducibleRoots(p symbolic.Polynomial) []root {
 				roots[i] = r.of(func(y expr.Node) expr.Node { return sub(y, symbolic.Ratio(shift)) })
 			}
 			return roots
+		}
+		if n > maxBracketed {
+			giveUp()
 		}
 		values, complete := p.RealRoots()
 		if !complete {

@@ -143,6 +143,15 @@ func TestEquationsOfOneFunction(t *testing.T) {
 	}
 }
 
+// All roots of a polynomial of a high degree would take too long to place one by one, as those in tan(x/20) that two waves with
+// such a common period ask for; whoever wants those of a window brackets them.
+func TestAHighDegreeIsLeftToBrackets(t *testing.T) {
+	for text, want := range map[string]string{"x^11 - x - 1": "≈1.068297189", "x^29 - x - 1": "no closed form", "sec(1.1x)^3 + 1.1csc(0.9x)": "no closed form"} {
+		set, ok := solve.Zeros(parse(t, text), "x")
+		assert.Equal(t, want, words(set, ok), text)
+	}
+}
+
 // A piece's solutions count where it holds (worked by hand).
 func TestEquationsOfPieces(t *testing.T) {
 	for _, c := range []struct{ text, want string }{
