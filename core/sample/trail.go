@@ -4,13 +4,17 @@ import (
 	"math"
 	"slices"
 
+	"parvix/core/breaks"
 	"parvix/core/expr"
 	"parvix/core/program"
 )
 
 // Plane is a curve (x(t), y(t)), compiled for blocks of values and for single ones.
 type Plane struct {
-	x, y *program.Program
+	x, y     *program.Program
+	formulas [2]expr.Node
+	inputs   []string
+	broken   []*breaks.Finder // of x and y, made when they are first asked for
 }
 
 // CompilePlane compiles both coordinates, inlined and in radians, for their parameter (the first input) and the others.
@@ -23,7 +27,24 @@ func CompilePlane(x, y expr.Node, inputs []string) (*Plane, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Plane{px, py}, nil
+	return &Plane{x: px, y: py, formulas: [2]expr.Node{x, y}, inputs: inputs}, nil
+}
+
+// cuts are the values of the parameter at which a coordinate has no value or jumps, in order: no line runs over them.
+func (p *Plane) cuts(from, to float64, in []float64) (list []float64) {
+	if p.broken == nil {
+		p.broken = []*breaks.Finder{breaks.New(p.formulas[0], p.inputs), breaks.New(p.formulas[1], p.inputs)}
+	}
+	for _, finder := range p.broken {
+		places, _ := finder.Find(from, to, in)
+		for _, place := range places {
+			if place.Kind == breaks.Undefined || place.Kind == breaks.Jump {
+				list = append(list, place.X)
+			}
+		}
+	}
+	slices.Sort(list)
+	return slices.Compact(list)
 }
 
 // At is the place at t; in[0] is overwritten.
@@ -56,11 +77,13 @@ type Trailer struct {
 	machine         program.Machine
 	ts, xs, ys      []float64
 	between, values []float64
+	cuts            []float64
 }
 
 // Trail runs through a curve from one value of its parameter to another; pixel is the width of one in the plane.
 func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
 	n := firstPlaces
+	s.cuts = p.cuts(from, to, in)
 	s.run(p, in, from, to, n)
 	for n < mostPlaces && s.sagitta() > trailSagitta*pixel {
 		s.double(p, in, from, to, n)
@@ -105,8 +128,14 @@ func (s *Trailer) double(p *Plane, in []float64, from, to float64, n int) {
 // sagitta is about how far the line between neighbouring places leaves the curve at most: a quarter of how far each place
 // lies from the chord between its neighbours.
 func (s *Trailer) sagitta() float64 {
-	worst := 0.0
+	worst, next := 0.0, 0
 	for i := 1; i+1 < len(s.xs); i++ {
+		for next < len(s.cuts) && s.cuts[next] < s.ts[i-1] {
+			next++
+		}
+		if next < len(s.cuts) && s.cuts[next] <= s.ts[i+1] {
+			continue // no line
+		}
 		dx, dy := s.xs[i+1]-s.xs[i-1], s.ys[i+1]-s.ys[i-1]
 		ux, uy := s.xs[i]-s.xs[i-1], s.ys[i]-s.ys[i-1]
 		length := math.Hypot(dx, dy)
@@ -156,14 +185,30 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 		}
 		waiting, waits = i, true
 	}
+	visible := func(q Point) bool { return exists(q) && math.Hypot(q.X, q.Y) < beyond*pixel }
+	next := 0
 	for i := range s.ts {
 		q := Point{s.xs[i], s.ys[i]}
 		is := exists(q)
+		for ; next < len(s.cuts) && s.cuts[next] <= s.ts[i]; next++ {
+			if i == 0 || s.cuts[next] < s.ts[i-1] || !was || !is {
+				continue // a gap begins or ends here, which is closed in below
+			}
+			if waits {
+				keep(waiting)
+			}
+			cut := s.cuts[next]
+			at, edge := s.edge(p, in, s.ts[i-1], cut, false, visible)
+			add(at, edge)
+			add(cut, gap)
+			at, last = s.edge(p, in, cut, s.ts[i], true, visible)
+			add(at, last)
+		}
 		if is != was && waits {
 			keep(waiting)
 		}
 		if i > 0 && is != was {
-			at, edge := s.edge(p, in, s.ts[i-1], s.ts[i], is, exists)
+			at, edge := s.edge(p, in, s.ts[i-1], s.ts[i], is, visible)
 			if is {
 				add(at, gap)
 			}
@@ -193,7 +238,7 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 	return t
 }
 
-// edge closes in the end of a gap between two neighbouring places.
+// edge closes in the end of a gap between two values of the parameter.
 func (s *Trailer) edge(p *Plane, in []float64, low, high float64, existsHigh bool, exists func(Point) bool) (float64, Point) {
 	for range 40 {
 		middle := (low + high) / 2
