@@ -25,7 +25,7 @@ func plane(t testing.TB, x, y string, inputs ...string) *sample.Plane {
 }
 
 // assertTrail holds that a trail breaks at the given values of its parameter and nowhere else, and that its lines keep to the
-// curve within a pixel wherever a window of 600 pixels about the origin shows them.
+// curve within half a pixel wherever a window of 600 pixels about the origin shows them.
 func assertTrail(t *testing.T, about string, p *sample.Plane, in []float64, from, to, pixel float64, cuts ...float64) {
 	t.Helper()
 	var trailer sample.Trailer
@@ -58,7 +58,7 @@ func assertTrail(t *testing.T, about string, p *sample.Plane, in []float64, from
 			}
 			dx, dy := q.X-before.X, q.Y-before.Y
 			off := math.Abs((at.X-before.X)*dy-(at.Y-before.Y)*dx) / math.Hypot(dx, dy)
-			assert.Less(t, off, pixel, "%s between %v and %v", about, trail.T[i-1], trail.T[i])
+			assert.Less(t, off, 0.5*pixel, "%s between %v and %v", about, trail.T[i-1], trail.T[i])
 		}
 	}
 	assert.Len(t, broken, len(cuts), "gaps of %s", about)
