@@ -66,11 +66,7 @@ type guard struct {
 
 // New reads the conditions of n, which must be inlined and in radians; inputs as in program.Compile, the variable first.
 func New(n expr.Node, inputs []string) *Finder {
-	slots := map[string]int{}
-	for i, name := range inputs {
-		slots[name] = i
-	}
-	r := reader{inputs: inputs, duals: dualCompiler{slots}, f: &Finder{}}
+	r := reader{inputs: inputs, duals: dualCompiler{program.Slots(inputs)}, f: &Finder{}}
 	r.read(n, nil)
 	return r.f
 }

@@ -24,6 +24,19 @@ func find(t *testing.T, text string, from, to float64, in ...float64) []breaks.P
 	return places
 }
 
+// A variable hides a parameter of the same letter, as in programs: the dial θ turns the ray of r(θ) and is not the angle.
+func TestAVariableHidesAParameterOfItsName(t *testing.T) {
+	f, err := expr.Parse("1/(x − 1)", nil)
+	require.NoError(t, err)
+	for _, dial := range []float64{1, 2} {
+		places, complete := breaks.New(f.Node, []string{"x", "x"}).Find(0, 3, []float64{0, dial})
+		require.True(t, complete)
+		assert.Equal(t, []breaks.Place{{X: 1, Kind: breaks.Undefined}}, places)
+		value, _ := breaks.EncloseAt(f.Node, []string{"x", "x"})(interval.Point(3), []float64{0, dial})
+		assert.True(t, value.Has(0.5))
+	}
+}
+
 // Places as every calculus textbook derives them (common practice).
 func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
 	for text, want := range map[string][]breaks.Place{

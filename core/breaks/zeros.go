@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/expr"
 	"parvix/core/interval"
+	"parvix/core/program"
 )
 
 // Enclosure bounds a formula and its derivative by the variable over an interval; the derivative is the whole line where
@@ -46,11 +47,7 @@ func cost(n expr.Node) int {
 
 // EncloseAt compiles n, inlined and in radians; inputs as in program.Compile, the variable first.
 func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64) (value, slope interval.I) {
-	slots := map[string]int{}
-	for i, name := range inputs {
-		slots[name] = i
-	}
-	f := dualCompiler{slots}.compile(n)
+	f := dualCompiler{program.Slots(inputs)}.compile(n)
 	at := &scope{}
 	return func(over interval.I, in []float64) (value, slope interval.I) {
 		at.x, at.in = over, in

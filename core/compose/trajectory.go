@@ -245,8 +245,9 @@ func (c *Composer) running(d *evaluate.Demonstration, s *evaluate.Shown, v View)
 	case document.Directions:
 		c.directions(d, of, v)
 	case document.Swept:
-		a, area := c.swept(d, of, v)
-		label(a, `A\approx `+number.Format(area, 2), colourOf(of.Entry))
+		if a, area := c.swept(d, of, v); area == area {
+			label(a, `A\approx `+number.Format(area, 2), colourOf(of.Entry))
+		}
 	case document.Graph:
 		return c.coordinateGraph(d, s, v)
 	}
@@ -419,7 +420,8 @@ func sweptArea(d *evaluate.Demonstration, m *evaluate.Trajectory) float64 {
 	return math.Abs(sum * step / 3)
 }
 
-// swept fills what the ray from the pole has swept over, and tells its area.
+// swept fills what the ray from the pole has swept over, and gives its area; NaN beyond a place where the curve runs off, for
+// the steps of a rule tell nothing of an integral without end.
 func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) (middle anchor, area float64) {
 	m := of.Trajectory
 	trail := c.trailOf(d, of, v).trail
@@ -431,13 +433,22 @@ func (c *Composer) swept(d *evaluate.Demonstration, of *evaluate.Shown, v View) 
 		}
 	}
 	to(sample.Point{})
-	for _, p := range trail.Points[:cut] {
+	area = sweptArea(d, m)
+	for i, p := range trail.Points[:cut] {
 		to(p)
+		if i > 0 && math.IsNaN(p.X) && runsOff(trail.Points[i-1], v) {
+			area = math.NaN()
+		}
 	}
 	place := m.Place(m.At)
 	to(place)
 	c.pen.EndLine(start)
-	return anchor{x: v.X(place.X / 2), y: v.Y(place.Y / 2), isPoint: true}, sweptArea(d, m)
+	return anchor{x: v.X(place.X / 2), y: v.Y(place.Y / 2), isPoint: true}, area
+}
+
+// runsOff tells that a line that ends at p has left for good: it is dozens of windows away.
+func runsOff(p sample.Point, v View) bool {
+	return math.Hypot(p.X, p.Y) > 30*math.Max(v.Right-v.Left, v.Top-v.Bottom)
 }
 
 // coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the

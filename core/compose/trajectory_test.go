@@ -137,22 +137,30 @@ func TestTheVelocityAndTheCircleOfCurvature(t *testing.T) {
 	assert.InDelta(t, 2*4.0/3, (right-left)/100, 0.01, "a hundred pixels are a unit")
 }
 
-// What the ray of 1 + cos θ has swept over after a whole turn is 3π/2 (Bronstein), after half a turn half of it.
+// What the ray of 1 + cos θ has swept over after a whole turn is 3π/2 (Bronstein), after half a turn half of it. That of the
+// hyperbola 1/(1 − 2cos θ) sweeps over more than any number before it comes to π/3, so that none is told beyond; that of a
+// lemniscate over a half loop up to π/4, and over another one at the end of half a turn (worked by hand).
 func TestTheSweptAreaIsTold(t *testing.T) {
-	d, _ := watched(t, "r = 1 + cos θ")
-	d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Swept, Shown: true})
-	require.NoError(t, err)
-	e := evaluate.Load(d, nil)
-	var c compose.Composer
-	for at, want := range map[float64]string{2 * math.Pi: "4.71", math.Pi: "2.36"} {
-		e.Set(e.Find("θ"), at)
-		e.Update()
-		found := ""
-		for _, l := range c.Panel(e, e.Panel(0), 500, 500).Labels {
-			if l.ID == d.Shown[len(d.Shown)-1].ID {
-				found = l.LaTeX
+	for statement, told := range map[string]map[float64]string{
+		"r = 1 + cos θ":      {2 * math.Pi: `A\approx 4.71`, math.Pi: `A\approx 2.36`},
+		"r = 1/(1 − 2cos θ)": {2 * math.Pi: "", 2: ""},
+		"r = √(cos(2θ))":     {math.Pi / 4: `A\approx 0.25`, math.Pi: `A\approx 0.5`},
+	} {
+		d, _ := watched(t, statement)
+		d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Swept, Shown: true})
+		require.NoError(t, err)
+		e := evaluate.Load(d, nil)
+		var c compose.Composer
+		for at, want := range told {
+			e.Set(e.Find("θ"), at)
+			e.Update()
+			found := ""
+			for _, l := range c.Panel(e, e.Panel(0), 500, 500).Labels {
+				if l.ID == d.Shown[len(d.Shown)-1].ID {
+					found = l.LaTeX
+				}
 			}
+			assert.Equal(t, want, found, "%s up to %v", statement, at)
 		}
-		assert.Equal(t, `A\approx `+want, found)
 	}
 }

@@ -99,7 +99,7 @@ func Compile(n expr.Node, inputs []string) (*Program, error) {
 }
 
 func compile(n expr.Node, inputs []string, point Point) *Program {
-	g := &graph{inputs: inputs, slots: slotsOf(inputs), index: map[value]int{}}
+	g := &graph{inputs: inputs, slots: Slots(inputs), index: map[value]int{}}
 	root := g.add(n)
 	p := g.emit(root, len(inputs))
 	p.point = point
@@ -108,15 +108,15 @@ func compile(n expr.Node, inputs []string, point Point) *Program {
 
 // CompilePoint compiles n for single values only, which is quicker than Compile.
 func CompilePoint(n expr.Node, inputs []string) (Point, error) {
-	slots := slotsOf(inputs)
+	slots := Slots(inputs)
 	if missing := missingName(n, slots); missing != nil {
 		return nil, missing
 	}
 	return pointCompiler{inputs, slots}.compile(n), nil
 }
 
-// slotsOf gives each input its place; a variable in front hides a parameter of the same letter.
-func slotsOf(inputs []string) map[string]int {
+// Slots gives each input its place; a variable in front hides a parameter of the same letter.
+func Slots(inputs []string) map[string]int {
 	slots := map[string]int{}
 	for i, name := range inputs {
 		if _, hidden := slots[name]; !hidden {

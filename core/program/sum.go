@@ -20,7 +20,7 @@ func WholeEnds(from, to float64) (first, last int, ok bool) {
 // sum compiles what is added with the running number as an input behind all others.
 func (g *graph) sum(n *expr.Sum) int {
 	inputs := append(append([]string{}, g.inputs...), n.Var)
-	point := pointCompiler{inputs, slotsOf(inputs)}.compile(n.Body)
+	point := pointCompiler{inputs, Slots(inputs)}.compile(n.Body)
 	inner := compile(n.Body, inputs, point)
 	from, to := g.add(n.From), g.add(n.To)
 	varying := inner.result.block || g.values[from].varying || g.values[to].varying
@@ -30,7 +30,7 @@ func (g *graph) sum(n *expr.Sum) int {
 
 func (c pointCompiler) sum(n *expr.Sum) Point {
 	inputs := append(append([]string{}, c.inputs...), n.Var)
-	body := pointCompiler{inputs, slotsOf(inputs)}.compile(n.Body)
+	body := pointCompiler{inputs, Slots(inputs)}.compile(n.Body)
 	from, to, count := c.compile(n.From), c.compile(n.To), len(c.inputs)
 	return func(in []float64) float64 {
 		return sumOf(body, append(in[:count:count], 0), from(in), to(in))
