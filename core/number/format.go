@@ -28,7 +28,7 @@ func plain(v float64, decimals int) string {
 	case math.IsInf(v, -1):
 		return "-∞"
 	case math.Abs(v) >= 1e15:
-		return strconv.FormatFloat(v, 'g', 6, 64)
+		return powerOfTen(v)
 	}
 	// Half a unit beyond the last decimal hides the rounding of 0.1 + 0.2, and never shows −0.
 	s := strconv.FormatFloat(v, 'f', decimals, 64)
@@ -38,8 +38,19 @@ func plain(v float64, decimals int) string {
 	return s
 }
 
+// powerOfTen writes v as 4.5036·10¹⁵, with at most six digits: “4.5036e+15” is a sum with the number e.
+func powerOfTen(v float64) string {
+	digits, exponent, _ := strings.Cut(strconv.FormatFloat(v, 'e', 5, 64), "e+")
+	exponent = strings.NewReplacer("0", "⁰", "1", "¹", "2", "²", "3", "³", "4", "⁴", "5", "⁵", "6", "⁶", "7", "⁷", "8", "⁸", "9", "⁹").Replace(exponent)
+	switch digits = strings.TrimRight(strings.TrimRight(digits, "0"), "."); digits {
+	case "1", "-1":
+		return strings.TrimSuffix(digits, "1") + "10" + exponent
+	}
+	return digits + "·10" + exponent
+}
+
 func trim(s string) string {
-	if !strings.Contains(s, ".") || strings.Contains(s, "e") {
+	if !strings.Contains(s, ".") || strings.Contains(s, "·") {
 		return s
 	}
 	return strings.TrimRight(strings.TrimRight(s, "0"), ".")
