@@ -9,6 +9,7 @@ package breaks
 
 import (
 	"math"
+	"slices"
 	"sort"
 
 	"parvix/core/expr"
@@ -262,6 +263,21 @@ func (r *reader) readPieces(n *expr.Pieces, outer program.Point) {
 func (f *Finder) Find(from, to float64, in []float64) (places []Place, complete bool) {
 	s := f.search(from, to, in)
 	return s.places, s.complete
+}
+
+// Gaps are the places in [from, to] at which one of several formulas has no value or jumps, in order and each once: a line
+// through the values of all of them breaks there.
+func Gaps(of []*Finder, from, to float64, in []float64) (places []float64) {
+	for _, f := range of {
+		found, _ := f.Find(from, to, in)
+		for _, p := range found {
+			if p.Kind == Undefined || p.Kind == Jump {
+				places = append(places, p.X)
+			}
+		}
+	}
+	slices.Sort(places)
+	return slices.Compact(places)
 }
 
 func (f *Finder) search(from, to float64, in []float64) *search {

@@ -30,21 +30,12 @@ func CompilePlane(x, y expr.Node, inputs []string) (*Plane, error) {
 	return &Plane{x: px, y: py, formulas: [2]expr.Node{x, y}, inputs: inputs}, nil
 }
 
-// cuts are the values of the parameter at which a coordinate has no value or jumps, in order: no line runs over them.
-func (p *Plane) cuts(from, to float64, in []float64) (list []float64) {
+// cuts are the values of the parameter over which no line runs.
+func (p *Plane) cuts(from, to float64, in []float64) []float64 {
 	if p.broken == nil {
 		p.broken = []*breaks.Finder{breaks.New(p.formulas[0], p.inputs), breaks.New(p.formulas[1], p.inputs)}
 	}
-	for _, finder := range p.broken {
-		places, _ := finder.Find(from, to, in)
-		for _, place := range places {
-			if place.Kind == breaks.Undefined || place.Kind == breaks.Jump {
-				list = append(list, place.X)
-			}
-		}
-	}
-	slices.Sort(list)
-	return slices.Compact(list)
+	return breaks.Gaps(p.broken, from, to, in)
 }
 
 // At is the place at t; in[0] is overwritten.

@@ -21,7 +21,7 @@ const gapSteps = 4000
 func (c *Curve) pieces(from, to float64) (list []stretch) {
 	for _, whole := range c.defined(from, to) {
 		begun := whole.from
-		for _, at := range c.breaksIn(whole.from, whole.to) {
+		for _, at := range breaks.Gaps(c.broken, whole.from, whole.to, []float64{0}) {
 			// Next to the break, on either side, the curve is what it is on that side.
 			w := 4e-16 * (1 + math.Abs(at))
 			if at-w > begun {
@@ -78,20 +78,6 @@ func (c *Curve) defined(from, to float64) (list []stretch) {
 	if is && to > begun {
 		list = append(list, stretch{from: begun, to: to})
 	}
-	return list
-}
-
-// breaksIn are the places of an interval at which a coordinate has no value or jumps, in order.
-func (c *Curve) breaksIn(from, to float64) (list []float64) {
-	for _, finder := range c.broken {
-		places, _ := finder.Find(from, to, []float64{0})
-		for _, p := range places {
-			if p.Kind == breaks.Undefined || p.Kind == breaks.Jump {
-				list = append(list, p.X)
-			}
-		}
-	}
-	sort.Float64s(list)
 	return list
 }
 
