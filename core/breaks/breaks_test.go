@@ -37,6 +37,16 @@ func TestAVariableHidesAParameterOfItsName(t *testing.T) {
 	}
 }
 
+// Left of 0 the root has no value, nor has a multiple of it or what that stands in: nothing is looked for there, and the search
+// comes to its end.
+func TestWhatHasNoValueHasNoPlaces(t *testing.T) {
+	assert.Equal(t, []breaks.Place{{X: 0, Kind: breaks.Edge}}, find(t, "√(1.5√x + x/2 + 2)", -6, 6, 0))
+	f, err := expr.Parse("3√x + 2", nil)
+	require.NoError(t, err)
+	value, _ := breaks.Enclose(f.Node, "x")(interval.I{Lo: -2, Hi: -1})
+	assert.True(t, value.IsEmpty())
+}
+
 // Places as every calculus textbook derives them (common practice).
 func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
 	for text, want := range map[string][]breaks.Place{

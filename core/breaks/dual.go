@@ -139,6 +139,9 @@ func chain(inner dual, outer interval.I, smooth bool) interval.I {
 }
 
 func product(a, b dual) dual {
+	if a.v.IsEmpty() || b.v.IsEmpty() {
+		return dual{interval.Empty, interval.All} // of what has no value
+	}
 	return dual{a.v.Mul(b.v), a.d.Mul(b.v).Add(a.v.Mul(b.d))}
 }
 

@@ -110,19 +110,34 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete}
 }
 
+// onePlace is how near together places are one on the picture, in pixels: where 1 − 3x³ comes to the end 1 of the arc cosine
+// as flatly as it does, rounding finds a cluster of ends.
+const onePlace = 1e-2
+
 // examine splits the critical places into true breaks and knots, where the line goes on with a corner.
 func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Place) {
-	for i, p := range places {
+	together := onePlace * (v.Right - v.Left) / v.Width
+	before := math.Inf(-1)
+	for len(places) > 0 {
+		n := 1
+		for n < len(places) && places[n].X-places[0].X < together {
+			n++
+		}
+		p := strongest(places[:n])
+		after := math.Inf(1)
+		if n < len(places) {
+			after = places[n].X
+		}
+		room := v.Right - v.Left
+		for _, d := range []float64{p.X - before, after - p.X} {
+			if d > together {
+				room = math.Min(room, d)
+			}
+		}
+		before, places = places[n-1].X, places[n:]
 		if p.Kind == breaks.Corner {
 			s.knots = append(s.knots, p.X)
 			continue
-		}
-		room := v.Right - v.Left
-		if i > 0 && p.X > places[i-1].X {
-			room = math.Min(room, p.X-places[i-1].X)
-		}
-		if i+1 < len(places) && places[i+1].X > p.X {
-			room = math.Min(room, places[i+1].X-p.X)
 		}
 		h := math.Min(room/3, 1e-2*(v.Right-v.Left))
 		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in), right: f.approach(p.X, h, in)}
@@ -136,6 +151,18 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 		}
 		s.ends = append(s.ends, b)
 	}
+}
+
+// strongest is the middle one of the places of the strongest kind.
+func strongest(places []breaks.Place) breaks.Place {
+	kind := slices.MinFunc(places, func(a, b breaks.Place) int { return int(a.Kind) - int(b.Kind) }).Kind
+	var list []breaks.Place
+	for _, p := range places {
+		if p.Kind == kind {
+			list = append(list, p)
+		}
+	}
+	return list[len(list)/2]
 }
 
 // settle replaces a limit that is the value itself by that value, free of extrapolation's rounding.
@@ -215,7 +242,7 @@ func (s *Sampler) leave(f *Function, in []float64, v View, from breakPoint, widt
 	switch from.right.kind {
 	case infinite:
 		start := len(s.xs)
-		s.follow(f, in, v, from.x, width/8)
+		s.follow(f, in, v, from.x, approachFrom(v, width))
 		reverse(s.xs[start:])
 	default:
 		s.xs = append(s.xs, from.x)
@@ -225,7 +252,7 @@ func (s *Sampler) leave(f *Function, in []float64, v View, from breakPoint, widt
 func (s *Sampler) reach(f *Function, in []float64, v View, to breakPoint, width float64) {
 	switch to.left.kind {
 	case infinite:
-		s.follow(f, in, v, to.x, -width/8)
+		s.follow(f, in, v, to.x, -approachFrom(v, width))
 	default:
 		s.xs = append(s.xs, to.x)
 	}
@@ -237,9 +264,16 @@ func reverse(xs []float64) {
 	}
 }
 
-// follow steps towards a pole at c, by a quarter of the distance each time, until the value is far off the window.
+// approachFrom is the distance from a pole at which the grid of a piece is left for the approach: 1/x + 16x⁴ is far off the
+// window at −1 and comes back before it falls at 0.
+func approachFrom(v View, width float64) float64 {
+	return math.Min(width/8, firstStep*(v.Right-v.Left)/v.Width)
+}
+
+// follow steps towards a pole at c, by a quarter of the distance each time, until the value stays far off the window.
 func (s *Sampler) follow(f *Function, in []float64, v View, c, h float64) {
 	reach := overshoot * (v.Top - v.Bottom)
+	before := 0
 	// Never finer than a fiftieth of a pixel beyond what rounding can hold; a logarithm's end needs more at 0.
 	for range 400 {
 		x := c + h
@@ -247,10 +281,19 @@ func (s *Sampler) follow(f *Function, in []float64, v View, c, h float64) {
 			return
 		}
 		s.xs = append(s.xs, x)
-		y := f.At(x, in)
-		if !(y > v.Bottom-reach && y < v.Top+reach) {
+		y, off := f.At(x, in), 0
+		switch {
+		case math.IsNaN(y):
+			return
+		case y >= v.Top+reach:
+			off = 1
+		case y <= v.Bottom-reach:
+			off = -1
+		}
+		if off != 0 && off == before {
 			return
 		}
+		before = off
 		h /= 4
 	}
 }

@@ -3,6 +3,7 @@ package sample_test
 import (
 	"fmt"
 	"math"
+	"slices"
 	"sort"
 	"testing"
 
@@ -93,6 +94,32 @@ func TestLinesBreakExactlyWhereTheFunctionDoes(t *testing.T) {
 			curve := s.Curve(f, []float64{0}, v)
 			require.True(t, curve.Complete, name)
 			assertPieces(t, name, curve, c.breaks(v), v, c.from, c.to)
+		}
+	}
+}
+
+// Wherever a function has a value inside the window, a line is there, within a pixel and a half across: also beside a pole that
+// the function comes to from far off the window, at an end that it nears as flatly as a cube, and where a root holds a root.
+func TestWhatIsVisibleIsDrawn(t *testing.T) {
+	var s sample.Sampler
+	for _, text := range []string{"16x^4 + 1/x", "(0.4 − 2x)^4 + 1/x", "tan(x) − (2x + 1.4)^4", "3(csc(x) − sinh(x))³ + 1", "4(csc(x)/3 + 3)^4 + 3",
+		"arccos(1 − 3x³)", "max(|x|, arccos(1 − 3x³))", "√(1 − (1 − x³)²)", "√(1.5√x + x/2 + 2) + arcsin(x² + √2 x − 2)", "√(2√x + 3x + 2)",
+		"1/x − e^(3x)", "ln(x)/x²", "x²/(x − 1)", "−5/x + 0.4/x²", "arcsin(x² − 2)", "cot(2x)(x³ + 5)"} {
+		f := compile(t, text)
+		for i, v := range windows {
+			curve := s.Curve(f, []float64{0}, v)
+			require.True(t, curve.Complete, text)
+			pixel := (v.Right - v.Left) / v.Width
+			for k := range 500 {
+				x := v.Left + (v.Right-v.Left)*(float64(k)+0.37)/500
+				if y := f.At(x, []float64{0}); !(y > v.Bottom && y < v.Top) {
+					continue
+				}
+				covered := slices.ContainsFunc(curve.Lines, func(line []sample.Point) bool {
+					return line[0].X <= x+1.5*pixel && line[len(line)-1].X >= x-1.5*pixel
+				})
+				assert.True(t, covered, "%s at %v in window %d", text, x, i)
+			}
 		}
 	}
 }
