@@ -149,6 +149,11 @@ func TestWhatRunsOffHasNoEnd(t *testing.T) {
 	assert.True(t, math.IsInf(quarter.Length(0, 1).Value, 1))
 	assert.True(t, math.IsInf(parametric(t, "t", "ln t").Box(0, 1).Low[1], -1))
 	assert.InDelta(t, 1, parametric(t, "t", "sin(t)/t").Box(-1, 1).High[1], 1e-6, "a hole is no pole")
+	for from := 0.1; from < 3; from += 0.1 {
+		box = parametric(t, "cos(t)² + sin(t)²", "√(2 + cos(t) − 2cos(t/2)²)").Box(from, from+2)
+		assert.InDelta(t, 1, box.High[0], 1e-9, "what stays where it is but for rounding")
+		assert.InDelta(t, 1, box.High[1], 1e-9)
+	}
 }
 
 // The whole part of t jumps: three levels, of length 1 each, and no line in between.

@@ -98,8 +98,8 @@ func (c *Curve) leaves(k int, end, other float64) int {
 		v[i] = c.place[k]([]float64{t})
 	}
 	first, last := v[1]-v[0], v[2]-v[1]
-	if first == 0 || !(last/first > 0.9) {
-		return 0
+	if first == 0 || !(last/first > 0.9) || math.Abs(last) < 1e-9*(1+math.Abs(v[2])) {
+		return 0 // rounding alone takes steps of one size, too
 	}
 	return int(math.Copysign(1, last))
 }
