@@ -165,11 +165,13 @@ func inside(list []analyse.Interval, v, slack float64) bool {
 func (c *claims) zeros() {
 	for _, z := range c.f.Zeros {
 		y, x := c.at(z.X.Value), z.X.Value
-		h := 1e-6 * (1 + math.Abs(x))
 		change := 0.0
-		for _, beside := range []float64{c.at(x + h), c.at(x - h)} {
-			if beside == beside { // at an end of the domain one side has no value
-				change += math.Abs(beside - y)
+		// Beside 0 the sine of 2/x swings within far less than a millionth.
+		for _, h := range []float64{1e-6 * (1 + math.Abs(x)), 1e-10 * math.Abs(x)} {
+			for _, beside := range []float64{c.at(x + h), c.at(x - h)} {
+				if beside == beside { // at an end of the domain one side has no value
+					change += math.Abs(beside - y)
+				}
 			}
 		}
 		if math.Abs(y) > 1e-6 && math.Abs(y) > change && !c.onStep(x) {
