@@ -62,6 +62,33 @@ func TestARoseComesIntoBeingWithItsRayAndItsGraph(t *testing.T) {
 	assertAccessible(t, l.page, "a polar curve")
 }
 
+// The hyperbola r = 1/(1 − 2cos θ) is (x + 2/3)²·9 − 3y² = 1 with the asymptotes y = ±√3(x + 2/3) (worked by hand): its branches
+// are drawn, and no line from one to the other where it runs off.
+func TestAHyperbolaIsDrawnWithoutItsAsymptotes(t *testing.T) {
+	l := emptyBench(t)
+	l.state("r = 1/(1 − 2cos θ)")
+	w := seenOn(t, l.page, 0)
+	var branches, asymptotes [][2]float64
+	for k := range 20 {
+		y := -1.9 + 0.2*float64(k)
+		for _, side := range []float64{-1, 1} {
+			branches = append(branches, w.pixel(-2.0/3+side*math.Sqrt(1+3*y*y)/3, y))
+			if math.Abs(y) < 0.6 { // further out the branches come near
+				asymptotes = append(asymptotes, w.pixel(-2.0/3+side*y/math.Sqrt(3), y))
+			}
+		}
+	}
+	for i, n := range inkOn(t, l.page, 0, branches, 2, hueF) {
+		assert.Positive(t, n, "place %d of the branches", i)
+	}
+	for i, n := range inkOn(t, l.page, 0, asymptotes, 2, hueF) {
+		assert.Zero(t, n, "place %d of the asymptotes", i)
+	}
+	l.click("[aria-label=Shown] button", "^findings")
+	one(t, l.page, ".trajectory annotation")
+	assert.Contains(t, typesetOf(t, l.page, ".trajectory"), "∞", "neither its area nor its length has an end")
+}
+
 // A long curve with its table in steps, saved as CSV; the numbers are worked out here anew.
 func TestATableOfALongCurveIsSaved(t *testing.T) {
 	l := emptyBench(t)
