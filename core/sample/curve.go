@@ -438,7 +438,7 @@ func bends(p, m, q Point, sx, sy, low, high float64) bool {
 // emit keeps the points that the line needs; places without a value end a line.
 func (s *Sampler) emit(v View) {
 	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
-	start, first := len(s.points), len(s.lines)
+	before, start, first := len(s.points), len(s.points), len(s.lines)
 	for _, p := range s.next {
 		if len(s.bandsNow) > 0 && inBand(s.bandsNow, p.X, column/sx/2) {
 			s.finish(&start)
@@ -454,9 +454,14 @@ func (s *Sampler) emit(v View) {
 		s.points = append(s.points, p)
 	}
 	s.finish(&start)
+	// What was thinned out makes room for the pieces to come.
+	kept := before
 	for i := first; i < len(s.lines); i++ {
-		s.lines[i] = thin(s.lines[i], sx, sy)
+		n := copy(s.points[kept:], thin(s.lines[i], sx, sy))
+		s.lines[i] = s.points[kept : kept+n : kept+n]
+		kept += n
 	}
+	s.points = s.points[:kept]
 }
 
 func (s *Sampler) finish(start *int) {

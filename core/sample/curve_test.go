@@ -164,7 +164,7 @@ func assertPieces(t *testing.T, name string, curve sample.Curve, breaks []float6
 func TestLinesLieOnTheCurve(t *testing.T) {
 	var s sample.Sampler
 	for _, text := range []string{"x^2 - 2", "3 sin(2x)", "e^(-x^2)", "√(4 − x²)", "x^(1/3)", "arctan(10^6 x)", "|x − 1|",
-		"1/x", "x^3 − 3x", "ln x", "4/(1 + e^(-3x))"} {
+		"1/x", "x^3 − 3x", "ln x", "4/(1 + e^(-3x))", "x^2/sec(x^3 + x + 1)", "sec((x² + π/2) e^(−x/2)) − arctan(x)"} {
 		f := compile(t, text)
 		for _, v := range windows {
 			sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
