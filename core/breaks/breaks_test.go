@@ -41,10 +41,12 @@ func TestAVariableHidesAParameterOfItsName(t *testing.T) {
 // comes to its end.
 func TestWhatHasNoValueHasNoPlaces(t *testing.T) {
 	assert.Equal(t, []breaks.Place{{X: 0, Kind: breaks.Edge}}, find(t, "√(1.5√x + x/2 + 2)", -6, 6, 0))
-	f, err := expr.Parse("3√x + 2", nil)
-	require.NoError(t, err)
-	value, _ := breaks.Enclose(f.Node, "x")(interval.I{Lo: -2, Hi: -1})
-	assert.True(t, value.IsEmpty())
+	for _, text := range []string{"3√x + 2", "1/√x", "(√x)²", "sin(√x)", "√x^x", "x − √x", "−√x", "max(1, √x)", "min(√x, 1)", "cosh(ln x)", "log_x(3)", "arccos(√x)", "|√x|", "arcsec(ln x)", "0·√x"} {
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err, text)
+		value, _ := breaks.Enclose(f.Node, "x")(interval.I{Lo: -2, Hi: -1})
+		assert.True(t, value.IsEmpty(), "%s: %v", text, value)
+	}
 }
 
 // Places as every calculus textbook derives them (common practice).

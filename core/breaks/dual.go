@@ -92,28 +92,27 @@ func (c dualCompiler) binary(n *expr.Binary) dualFunc {
 	l, r := c.compile(n.L), c.compile(n.R)
 	switch n.Op {
 	case expr.Add:
-		return func(s *scope) dual { a, b := l(s), r(s); return dual{a.v.Add(b.v), a.d.Add(b.d)} }
+		return both(l, r, func(a, b dual) dual { return dual{a.v.Add(b.v), a.d.Add(b.d)} })
 	case expr.Sub:
-		return func(s *scope) dual { a, b := l(s), r(s); return dual{a.v.Sub(b.v), a.d.Sub(b.d)} }
+		return both(l, r, func(a, b dual) dual { return dual{a.v.Sub(b.v), a.d.Sub(b.d)} })
 	case expr.Mul:
-		return func(s *scope) dual { return product(l(s), r(s)) }
+		return both(l, r, product)
 	case expr.Div:
-		return func(s *scope) dual { return product(l(s), inverse(r(s))) }
+		return both(l, r, func(a, b dual) dual { return product(a, inverse(b)) })
 	}
 	if e, ok := symbolic.Fraction(n.R); ok && e.IsInt() && e.Num().IsInt64() && math.Abs(float64(e.Num().Int64())) < 1<<20 {
 		p := int(e.Num().Int64())
-		return func(s *scope) dual { return wholePower(l(s), p) }
+		return of(l, func(a dual) dual { return wholePower(a, p) })
 	} else if ok && e.Denom().Bit(0) == 1 {
 		p, _ := e.Float64()
 		odd := e.Num().Bit(0) == 1
-		return func(s *scope) dual { return oddPower(l(s), p, odd) }
+		return of(l, func(a dual) dual { return oddPower(a, p, odd) })
 	}
 	if constant, ok := n.L.(*expr.Constant); ok && constant.Name == "e" {
-		return func(s *scope) dual { return exponential(r(s)) }
+		return of(r, exponential)
 	}
 	// a^b = e^(b ln a), on the part where a > 0; at a = 0 the derivative is unbounded anyway.
-	return func(s *scope) dual {
-		a, b := l(s), r(s)
+	return both(l, r, func(a, b dual) dual {
 		if zero := (interval.I{}); a.v == zero && a.d == zero && b.v.Lo > 0 {
 			return a // 0^x is 0, and not a number too small for a float64
 		}
@@ -124,6 +123,29 @@ func (c dualCompiler) binary(n *expr.Binary) dualFunc {
 			return dual{a.v.PowReal(b.v.Lo), chain(a, b.v.Mul(a.v.PowReal(b.v.Lo-1)), a.v.Lo > 0)}
 		}
 		return exponential(product(b, logarithm(a)))
+	})
+}
+
+// nothing is of what has no value anywhere on an interval; a formula of it has none either.
+var nothing = dual{interval.Empty, interval.All}
+
+func of(x dualFunc, f func(a dual) dual) dualFunc {
+	return func(s *scope) dual {
+		a := x(s)
+		if a.v.IsEmpty() {
+			return nothing
+		}
+		return f(a)
+	}
+}
+
+func both(l, r dualFunc, f func(a, b dual) dual) dualFunc {
+	return func(s *scope) dual {
+		a, b := l(s), r(s)
+		if a.v.IsEmpty() || b.v.IsEmpty() {
+			return nothing
+		}
+		return f(a, b)
 	}
 }
 
@@ -140,7 +162,7 @@ func chain(inner dual, outer interval.I, smooth bool) interval.I {
 
 func product(a, b dual) dual {
 	if a.v.IsEmpty() || b.v.IsEmpty() {
-		return dual{interval.Empty, interval.All} // of what has no value
+		return nothing // as the inverse of 0
 	}
 	return dual{a.v.Mul(b.v), a.d.Mul(b.v).Add(a.v.Mul(b.d))}
 }
@@ -282,11 +304,11 @@ func (c dualCompiler) call(n *expr.Call) dualFunc {
 	}
 	x := args[0]
 	if f, ok := elementary[n.Name]; ok {
-		return func(s *scope) dual { return f(x(s)) }
+		return of(x, f)
 	}
 	composed := func(name string, before, after func(dual) dual) dualFunc {
 		f := elementary[name]
-		return func(s *scope) dual { return after(f(before(x(s)))) }
+		return of(of(of(x, before), f), after)
 	}
 	same := func(a dual) dual { return a }
 	fromHalfPi := func(a dual) dual { return minus(halfPi(), a) }
@@ -304,11 +326,11 @@ func (c dualCompiler) call(n *expr.Call) dualFunc {
 	case "log":
 		base := func(*scope) dual { return dual{v: interval.Point(math.Ln10)} }
 		if len(args) == 2 {
-			base = func(s *scope) dual { return logarithm(args[1](s)) }
+			base = of(args[1], logarithm)
 		}
-		return func(s *scope) dual { return product(logarithm(x(s)), inverse(base(s))) }
+		return both(x, base, func(a, b dual) dual { return product(logarithm(a), inverse(b)) })
 	case "root":
-		return func(s *scope) dual { return nthRoot(x(s), args[1](s)) }
+		return both(x, args[1], nthRoot)
 	case "min", "max":
 		return extreme(n.Name, args)
 	}
@@ -331,6 +353,9 @@ func extreme(name string, args []dualFunc) dualFunc {
 		out := args[0](s)
 		for _, f := range args[1:] {
 			b := f(s)
+			if out.v.IsEmpty() || b.v.IsEmpty() {
+				return nothing
+			}
 			if name == "min" {
 				out, b = dual{out.v.Neg(), out.d.Neg()}, dual{b.v.Neg(), b.d.Neg()}
 			}

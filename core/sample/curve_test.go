@@ -103,7 +103,7 @@ func TestLinesBreakExactlyWhereTheFunctionDoes(t *testing.T) {
 func TestWhatIsVisibleIsDrawn(t *testing.T) {
 	var s sample.Sampler
 	for _, text := range []string{"16x^4 + 1/x", "(0.4 − 2x)^4 + 1/x", "tan(x) − (2x + 1.4)^4", "3(csc(x) − sinh(x))³ + 1", "4(csc(x)/3 + 3)^4 + 3",
-		"arccos(1 − 3x³)", "max(|x|, arccos(1 − 3x³))", "√(1 − (1 − x³)²)", "√(1.5√x + x/2 + 2) + arcsin(x² + √2 x − 2)", "√(2√x + 3x + 2)",
+		"arccos(1 − 3x³)", "max(|x|, arccos(1 − 3x³))", "√(1 − (1 − x³)²)", "√(1.5√x + x/2 + 2) + arcsin(x² + √2 x − 2)", "√(2√x + 3x + 2)", "√(cos(x)/√x)", "√(sin(x)/√x)", "ln(2 + 1/√x)",
 		"1/x − e^(3x)", "ln(x)/x²", "x²/(x − 1)", "−5/x + 0.4/x²", "arcsin(x² − 2)", "cot(2x)(x³ + 5)"} {
 		f := compile(t, text)
 		for i, v := range windows {
