@@ -501,6 +501,13 @@ func (p *parser) exponent() Node {
 	if p.peek().kind == tokEnd || p.isOp(")", ",", ";") {
 		p.fail("exponent-missing", hat.Span)
 	}
+	if !p.isOp("(") {
+		// 2^3^4 is printed 2^(3^4), where the brackets are two levels more; what is read must be readable again.
+		for range 2 {
+			p.deeper()
+			defer p.shallower()
+		}
+	}
 	if p.isOp("-", "+") {
 		t := p.next()
 		x := p.power()

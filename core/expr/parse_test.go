@@ -122,6 +122,13 @@ func TestLimitsAreRefusedByName(t *testing.T) {
 	assert.ErrorContains(t, err, "2000 characters")
 	_, err = expr.Parse(strings.Repeat("(", 300)+"x"+strings.Repeat(")", 300), nil)
 	assert.ErrorContains(t, err, "200 levels")
+	// Powers of powers are printed with brackets, which must be readable again.
+	f, err := expr.Parse("2"+strings.Repeat("^2", 60), nil)
+	require.NoError(t, err)
+	_, err = expr.Parse(expr.Text(f.Node), nil)
+	require.NoError(t, err)
+	_, err = expr.Parse("2"+strings.Repeat("^2", 70), nil)
+	assert.ErrorContains(t, err, "200 levels")
 }
 
 func TestAStatementHasANameAndVariables(t *testing.T) {
