@@ -5,6 +5,7 @@ import (
 	"sort"
 
 	"parvix/core/interval"
+	"parvix/core/program"
 )
 
 // Column is one place of an envelope: between low and high the curve swings faster than pixels can show.
@@ -42,12 +43,14 @@ type survey struct {
 	columns      []Column
 	xs, ys       []float64
 	belowColumns float64 // the width of a column in x
+	machine      *program.Machine
+	at, values   [tried]float64
 }
 
 // survey adds what the grid misses and collects the columns of bands.
 func (s *Sampler) survey(f *Function, in []float64, v View) {
 	c := &s.check
-	*c = survey{f: f, in: in, sx: v.Width / (v.Right - v.Left), sy: v.Height / (v.Top - v.Bottom), bottom: v.Bottom,
+	*c = survey{f: f, in: in, machine: &s.machine, sx: v.Width / (v.Right - v.Left), sy: v.Height / (v.Top - v.Bottom), bottom: v.Bottom,
 		top: v.Top, extra: c.extra[:0], columns: c.columns[:0], xs: s.xs, ys: s.ys}
 	c.belowColumns = column / c.sx
 	if len(s.xs) > 1 {
@@ -143,15 +146,24 @@ func (c *survey) inBox(value interval.I, ya, yb float64) bool {
 	return value.Lo >= math.Min(ya, yb)-slack && value.Hi <= math.Max(ya, yb)+slack
 }
 
+// unequal are the places that are tried, as shares: in unequal steps, so that no regular swing falls in with them.
+var unequal = func() (shares [tried]float64) {
+	for k := range shares {
+		shares[k] = (float64(k) + 0.5 + 0.4*math.Sin(float64(k*k))) / tried
+	}
+	return shares
+}()
+
 // band notes the column when the function turns often within it.
 func (c *survey) band(a, b float64) bool {
 	low, high := math.Inf(1), math.Inf(-1)
 	turns, way, previous := 0, 0.0, math.NaN()
 	from, to := math.Max(a-c.belowColumns, c.xs[0]), math.Min(b+c.belowColumns, c.xs[len(c.xs)-1])
 	for k := range tried {
-		// Unequal steps, so that no regular swing falls in with them.
-		t := (float64(k) + 0.5 + 0.4*math.Sin(float64(k*k))) / tried
-		y := c.f.At(from+(to-from)*t, c.in)
+		c.at[k] = from + (to-from)*unequal[k]
+	}
+	c.machine.Run(c.f.program, c.values[:], c.at[:], c.in)
+	for _, y := range c.values {
 		if math.IsNaN(y) || math.IsInf(y, 0) {
 			continue
 		}
