@@ -79,9 +79,12 @@ func (a *analyser) gatesAt(tree expr.Node, x Number, cut bool) (zeros []expr.Nod
 // value evaluates a smooth formula where its gates are open and some parts are 0. Where that is only known rounded, 0 is put
 // in for those: the cube root of what is left of it would be no small number.
 func (a *analyser) value(tree expr.Node, x Number, zeros []expr.Node) (Number, bool) {
+	if len(zeros) > 0 && x.Exact == nil {
+		return a.number(symbolic.Simplify(with0(tree, zeros)).Node, x)
+	}
 	simple := a.simple(tree)
 	y, ok := a.number(simple, x)
-	if len(zeros) > 0 && (x.Exact == nil || !ok || y.Exact == nil) {
+	if len(zeros) > 0 && (!ok || y.Exact == nil) {
 		return a.number(symbolic.Simplify(with0(tree, zeros)).Node, x)
 	}
 	if ok && y.Exact == nil && a.isRoundedMore(simple, tree, x.Value) {
