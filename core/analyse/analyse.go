@@ -442,5 +442,24 @@ func (a *analyser) signAt(n expr.Node, x float64) int {
 	case v.Hi < 0:
 		return -1
 	}
+	if e := powerIn(n, a.variable); e != nil {
+		// Too small or too large for a float64, as e^(−x²) at 30; without it the sign is the same.
+		if rest := symbolic.Simplify(over(n, e)).Node; symbolic.Size(rest) < symbolic.Size(n) {
+			return a.signAt(rest, x)
+		}
+	}
 	return 0
+}
+
+// powerIn is a power of a number above 0 that depends on the variable, the first in n; nil for none.
+func powerIn(n expr.Node, variable string) (power expr.Node) {
+	expr.Walk(n, func(n expr.Node) bool {
+		if b, is := n.(*expr.Binary); is && power == nil && b.Op == expr.Pow && !depends(b.L, variable) && depends(b.R, variable) {
+			if base, known := exact.Of(b.L).Sign(); known && base > 0 {
+				power = b
+			}
+		}
+		return power == nil
+	})
+	return power
 }

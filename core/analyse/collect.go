@@ -374,8 +374,12 @@ func (a *analyser) collectFarOut(out *Findings) {
 func hasJumps(n expr.Node) bool {
 	return expr.Any(n, func(n expr.Node) bool {
 		c, ok := n.(*expr.Call)
-		return ok && (c.Name == "floor" || c.Name == "ceil" || c.Name == "sgn")
+		return ok && isStep(c.Name)
 	})
+}
+
+func isStep(function string) bool {
+	return function == "floor" || function == "ceil" || function == "sgn"
 }
 
 // isLine tells whether the formula of a segment is a straight line, which nears no other.

@@ -38,6 +38,21 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		ratios[i] = r
 	}
 	p := parts[0].Times(exact.Fractional(LeastMultiple(ratios)))
+	if p.Float() < shortestPeriod {
+		return exact.Value{}, false
+	}
+	at := places
+	if p.Float() < shortPeriod && onlyInWaves(n, variable) {
+		// So far out as the places lie rounding hides what a short wave does; what it does near 0 comes again.
+		at = nearer(p.Float())
+	}
+	at = known(n, variable, at)
+	repeats := func(f program.Point, p float64) bool {
+		return agree(f, at, func(x float64) float64 { return f([]float64{x + p}) })
+	}
+	repeatAll := func(list []program.Point, p float64) bool {
+		return !slices.ContainsFunc(list, func(f program.Point) bool { return !repeats(f, p) })
+	}
 	if !repeats(f, p.Float()) {
 		return exact.Value{}, false
 	}
@@ -101,11 +116,10 @@ func cutPlaces(n expr.Node, variable string, p float64) (list []float64) {
 			return true
 		}
 		spacing := 1.0
-		switch c.Name {
-		case "floor", "ceil", "sgn":
-		case "sin", "cos", "tan", "cot", "sec", "csc":
+		switch {
+		case isWave(c.Name):
 			spacing = math.Pi / 4
-		default:
+		case !isStep(c.Name):
 			return true
 		}
 		slope := symbolic.Simplify(symbolic.Derivative(c.Args[0], variable)).Node
@@ -180,13 +194,35 @@ func anyCloses(sizes []program.Point, p float64) bool {
 	})
 }
 
-func repeatAll(list []program.Point, p float64) bool {
-	for _, f := range list {
-		if !repeats(f, p) {
-			return false
+// Periods shorter than shortPeriod are tried at places that lie nearer to 0; shorter ones than shortestPeriod are not told.
+const (
+	shortPeriod    = 0.05
+	shortestPeriod = 1e-6
+)
+
+// onlyInWaves tells whether the variable stands nowhere but in waves of lines.
+func onlyInWaves(n expr.Node, variable string) bool {
+	only := true
+	expr.Walk(n, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Name:
+			only = only && n.Name != variable
+		case *expr.Call:
+			if isWave(n.Name) && !depends(symbolic.Simplify(symbolic.Derivative(n.Args[0], variable)).Node, variable) {
+				return false
+			}
 		}
+		return true
+	})
+	return only
+}
+
+func isWave(function string) bool {
+	switch function {
+	case "sin", "cos", "tan", "cot", "sec", "csc":
+		return true
 	}
-	return true
+	return false
 }
 
 // partPeriods lists the periods of the waves and steps in n; ok is false where a wave's angle is no line.
@@ -248,15 +284,39 @@ var places = func() []float64 {
 	return list
 }()
 
-// repeats tries f(x + p) = f(x), also in where f has no value.
-func repeats(f program.Point, p float64) bool {
-	return agree(f, func(x float64) float64 { return f([]float64{x + p}) })
+// known are those of the places at which what stands in waves and steps is not lost in rounding, as x is in x + 10²⁵.
+func known(n expr.Node, variable string, at []float64) []float64 {
+	expr.Walk(n, func(n expr.Node) bool {
+		c, isCall := n.(*expr.Call)
+		if !isCall || !isWave(c.Name) && !isStep(c.Name) || !depends(c.Args[0], variable) {
+			return true
+		}
+		enclose := breaks.Enclose(c.Args[0], variable)
+		var kept []float64
+		for _, x := range at {
+			if v, _ := enclose(interval.Point(x)); !(v.Hi-v.Lo > 1e-6) {
+				kept = append(kept, x)
+			}
+		}
+		at = kept
+		return true
+	})
+	return at
 }
 
-// agree compares f with another function at many places; it needs some at which both have a value.
-func agree(f program.Point, other func(x float64) float64) bool {
+// nearer are the places, moved towards 0.
+func nearer(factor float64) []float64 {
+	list := make([]float64, len(places))
+	for i, x := range places {
+		list[i] = factor * x
+	}
+	return list
+}
+
+// agree compares f with another function at many places, also in where f has no value; it needs some at which both have one.
+func agree(f program.Point, at []float64, other func(x float64) float64) bool {
 	compared := 0
-	for _, x := range places {
+	for _, x := range at {
 		v, w := f([]float64{x}), other(x)
 		if math.IsNaN(v) != math.IsNaN(w) {
 			return false
@@ -276,12 +336,14 @@ func agree(f program.Point, other func(x float64) float64) bool {
 // the values there, at the cuts.
 func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, value func(float64) float64) (symmetry string, how How) {
 	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
+	at := known(n, variable, places)
 	mirrors := func(sign float64) bool {
-		return agree(f, func(x float64) float64 { return sign * f([]float64{-x}) }) &&
+		return agree(f, at, func(x float64) float64 { return sign * f([]float64{-x}) }) &&
 			agreeAt(cuts, value, func(x, v float64) (at, want float64) { return -x, sign * v })
 	}
-	even := mirrors(1)
-	odd := !even && mirrors(-1)
+	inFormula := func(difference expr.Node) bool { return len(at) == 0 && identityOr(difference) == Identity }
+	even := mirrors(1) || inFormula(minus(mirrored, n))
+	odd := !even && (mirrors(-1) || inFormula(plus(mirrored, n)))
 	switch {
 	case even:
 		return "even", identityOr(minus(mirrored, n))

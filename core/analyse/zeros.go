@@ -220,6 +220,13 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 	out := zeroSet{complete: true, all: set.All}
 	put := func(x Number, approximate bool) {
 		if x.Value <= lo+tiny(lo) || x.Value >= hi-tiny(hi) {
+			// What rounding may have made of the end itself, but for a place beside a whole number: that is another one.
+			for _, end := range []float64{lo, hi} {
+				inside := x.Value > lo && x.Value < hi && math.Abs(x.Value-end) > 4*(math.Nextafter(math.Abs(end), math.Inf(1))-math.Abs(end))
+				if inside && !approximate && end == math.Trunc(end) && math.Abs(x.Value-end) <= tiny(end) {
+					out.complete = false
+				}
+			}
 			return
 		}
 		how := Solved
@@ -243,7 +250,12 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 			out.endless = true
 			from, to = math.Max(lo, a.left), math.Min(hi, a.right)
 		}
-		for k := math.Ceil((from - z.Value) / p); z.Value+k*p <= to; k++ {
+		first := math.Ceil((from - z.Value) / p)
+		if math.Max(-first, (to-z.Value)/p) > 1<<52 {
+			out.complete = false // rounding hides which multiple a place is
+			continue
+		}
+		for k := first; z.Value+k*p <= to; k++ {
 			if len(out.zeros) > maxPlaces {
 				out.complete = false
 				break
@@ -426,7 +438,10 @@ func (a *analyser) crossesBeside(n expr.Node, end, x float64) bool {
 		return a.isExactlyOffZero(n, end)
 	}
 	f, err := program.CompilePoint(n, []string{a.variable})
-	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) || !isOffZero(n, a.variable, end) {
+	if err != nil || math.IsInf(end, 0) || math.Abs(x-end) > 1e-6*(1+math.Abs(end)) {
+		return false
+	}
+	if !isOffZero(n, a.variable, end) && !math.IsInf(f([]float64{end}), 0) {
 		return false
 	}
 	return f([]float64{(x + end) / 2})*f([]float64{2*x - end}) < 0

@@ -281,7 +281,8 @@ func Gaps(of []*Finder, from, to float64, in []float64) (places []float64) {
 }
 
 func (f *Finder) search(from, to float64, in []float64) *search {
-	s := &search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true, limits: f.limits}
+	s := &search{in: in, scale: math.Max(math.Abs(from), math.Abs(to)), together: 1e-7 * (to - from), complete: true, limits: f.limits,
+		from: from, to: to}
 	if s.limits == (limits{}) {
 		s.limits = drawing
 	}
@@ -320,8 +321,8 @@ type search struct {
 	places   []Place
 	complete bool
 	limits   limits
-	// left and right end the part of the line at hand, on whose inside g is continuous.
-	left, right float64
+	// from and to end the line that is searched, left and right the part of it at hand, on whose inside g is continuous.
+	from, to, left, right float64
 }
 
 // keep files the places that were found for one guard.
@@ -434,7 +435,8 @@ func (s *search) monotone(a, b float64) {
 	}
 	first := math.Ceil((lo - s.g.offset) / s.g.period)
 	last := math.Floor((hi - s.g.offset) / s.g.period)
-	if last-first > float64(s.limits.places) {
+	// Beyond 2⁵² rounding hides which multiple it is.
+	if last-first > float64(s.limits.places) || math.Max(-first, last) > 1<<52 {
 		s.complete = false
 		return
 	}
@@ -614,6 +616,15 @@ func (s *search) means(x float64) bool {
 // such as 0 of sin³ x, which is so flat that no interval proves its slope.
 func (s *search) crossing(a, b float64) (x float64, crosses bool) {
 	ga, gb := s.at(a), s.at(b)
+	// At the ends of the line and beyond g may have no value, as a logarithm at 0.
+	if ga != ga && a < s.from {
+		a = math.Nextafter(s.from, s.to)
+		ga = s.at(a)
+	}
+	if gb != gb && b > s.to {
+		b = math.Nextafter(s.to, s.from)
+		gb = s.at(b)
+	}
 	for _, t := range s.g.near(ga) {
 		if fa, fb := ga-t, gb-t; fa*fb < 0 {
 			x = s.solve(a, b, fa, fb, t)

@@ -49,6 +49,16 @@ func TestWhatHasNoValueHasNoPlaces(t *testing.T) {
 	}
 }
 
+// Beside 1 cot(x)e^(x²) takes multiples of π that no two float64 tell apart: the search says so and ends.
+func TestMultiplesThatRoundingHidesAreNotCounted(t *testing.T) {
+	for _, text := range []string{"tan(10^17 x)", "cot(10^20 x)", "cot(cot(x)/e^(−x²))", "floor(10^18 x)"} {
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err, text)
+		_, complete := breaks.New(f.Node, []string{"x"}).Find(-5, 5, []float64{0})
+		assert.False(t, complete, text)
+	}
+}
+
 // Places as every calculus textbook derives them (common practice).
 func TestCriticalPlacesAreFoundWithTheirKind(t *testing.T) {
 	for text, want := range map[string][]breaks.Place{

@@ -2,6 +2,8 @@ package question
 
 import (
 	"math"
+	"slices"
+	"strings"
 
 	"parvix/core/analyse"
 	"parvix/core/exact"
@@ -133,8 +135,22 @@ func (w written) sets(f *analyse.Findings) {
 		"concaveUp": f.ConcaveUp, "concaveDown": f.ConcaveDown} {
 		out := list(f, intervals, intervalFields)
 		out["text"], out["how"] = analyse.Intervals(intervals), analyse.Signs
+		if len(intervals) == 0 && mayMiss(f, restsOn[name]) {
+			out["text"] = nil
+		}
 		w[name] = out
 	}
+}
+
+// restsOn names the list between whose members a function rises or bends.
+var restsOn = map[string]string{"increasing": "extrema", "decreasing": "extrema", "concaveUp": "inflections", "concaveDown": "inflections"}
+
+// mayMiss tells that some members of a list, or the turns and slopes, could not be found out.
+func mayMiss(f *analyse.Findings, list string) bool {
+	return slices.ContainsFunc(f.Undecided, func(words string) bool {
+		return !strings.HasPrefix(words, "only listed") && (strings.Contains(words, list) || strings.Contains(words, "places where") ||
+			strings.HasPrefix(words, "turns and slopes") || strings.HasPrefix(words, "values of the function"))
+	})
 }
 
 func (w written) points(f *analyse.Findings) {

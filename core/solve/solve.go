@@ -193,6 +193,10 @@ func (s *solver) zeros(n expr.Node) Set {
 			return s.where(n, s.zeros(n.L))
 		case expr.Pow:
 			return s.zerosOfPower(n)
+		case expr.Add, expr.Sub:
+			if c, ok := s.opposite(n); ok {
+				return single(c, false)
+			}
 		}
 	case *expr.Call:
 		return s.zerosOfCall(n)
@@ -200,6 +204,25 @@ func (s *solver) zeros(n expr.Node) Set {
 		return s.zerosOfPieces(n)
 	}
 	return s.zerosOfSum(n)
+}
+
+// opposite gives c for x − c, which may be too long to be written as a polynomial, as e^(−40).
+func (s *solver) opposite(n *expr.Binary) (c expr.Node, ok bool) {
+	isX := func(n expr.Node) bool {
+		name, is := n.(*expr.Name)
+		return is && name.Name == s.x
+	}
+	switch {
+	case isX(n.L) && !s.depends(n.R) && n.Op == expr.Sub:
+		return short(n.R), true
+	case isX(n.L) && !s.depends(n.R):
+		return short(&expr.Neg{X: n.R}), true
+	case isX(n.R) && !s.depends(n.L) && n.Op == expr.Sub:
+		return short(n.L), true
+	case isX(n.R) && !s.depends(n.L):
+		return short(&expr.Neg{X: n.L}), true
+	}
+	return nil, false
 }
 
 func (s *solver) zerosOfPower(n *expr.Binary) Set {
@@ -288,6 +311,11 @@ func (s *solver) where(n expr.Node, candidates Set) Set {
 		if z.holds(func(x float64) verdict {
 			v := f([]float64{x})
 			switch {
+			case math.IsInf(size(x), 1) && s.overflows(n, x):
+				if x != z.Value || z.Approximate {
+					giveUp()
+				}
+				return s.exactly(n, z.X)
 			case math.IsNaN(v):
 				return undefined
 			case math.Abs(v) <= 1e-8*size(x):
@@ -303,6 +331,21 @@ func (s *solver) where(n expr.Node, candidates Set) Set {
 		}
 	}
 	return out
+}
+
+// overflows tells that n has a value at x though parts of it are too large for a float64, as in (x² − 10⁶)e^(4x).
+func (s *solver) overflows(n expr.Node, x float64) bool {
+	reason := program.Why(n, []string{s.x}, []float64{x})
+	return reason == "" || program.Exists(reason)
+}
+
+// exactly puts a candidate in.
+func (s *solver) exactly(n, x expr.Node) verdict {
+	v, isNumber := symbolic.Simplify(symbolic.Substitute(n, map[string]expr.Node{s.x: x})).Node.(*expr.Number)
+	if !isNumber || v.Value.Sign() != 0 {
+		giveUp()
+	}
+	return yes
 }
 
 // fallsTo tells that a value is small against those beside it, as a root's is where it should be 0: ∛(sin x − 1/3) makes

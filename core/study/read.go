@@ -78,7 +78,7 @@ func ReadAt(d *evaluate.Demonstration, p *document.Panel, v sample.View, x, y fl
 	}
 	findings, err := Of(d, nearest, v.Left, v.Right)
 	if err == nil {
-		if r := special(d, nearest, findings, x, y, sx, sy, v); r != nil {
+		if r := special(d, nearest, findings, x, y, sx, sy); r != nil {
 			return r, nil
 		}
 	}
@@ -100,7 +100,7 @@ func asciiMinus(text string) string {
 }
 
 // special finds a special point near a touched place.
-func special(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings, x, y, sx, sy float64, v sample.View) *Reading {
+func special(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings, x, y, sx, sy float64) *Reading {
 	var best *Reading
 	least := snapping
 	consider := func(finding document.Finding, p analyse.Point, shift float64) {
@@ -122,9 +122,7 @@ func special(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.
 				continue
 			}
 			period := findings.Period.Value
-			for k := math.Ceil((v.Left - p.X.Value) / period); p.X.Value+k*period <= v.Right && k < 1000; k++ {
-				consider(finding, p, k*period)
-			}
+			consider(finding, p, period*math.Round((x-p.X.Value)/period))
 		}
 	}
 	if quarter := quarterPoint(d, f, findings, x, y, sx, sy, least); quarter != nil {

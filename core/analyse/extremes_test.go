@@ -1,0 +1,86 @@
+package analyse_test
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/analyse"
+)
+
+// By hand: sin ωx repeats after 2π/ω, tan ωx after π/ω and has no value half a period beside 0.
+func TestShortWavesHaveTheirPeriod(t *testing.T) {
+	for text, want := range map[string][3]string{
+		"sin(2π·440x)":              {"1/440", "(−∞, ∞)", "[−1, 1]"},
+		"sin(10^6 x)":               {"π/500000", "(−∞, ∞)", "[−1, 1]"},
+		"3cos(10^5 x) + 1":          {"π/50000", "(−∞, ∞)", "[−2, 4]"},
+		"tan(10^5 x)":               {"π/100000", "(−π/200000, π/200000)", "(−∞, ∞)"},
+		"1/(2 + sin(10^4 x))":       {"π/5000", "(−∞, ∞)", "[1/3, 1]"},
+		"sin(10^5 x) + cos(10^5 x)": {"π/50000", "(−∞, ∞)", "[−√2, √2]"},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		require.NotNil(t, f.Period, text)
+		assert.Equal(t, want[0], f.Period.Text(), text)
+		assert.Contains(t, f.DomainText(), want[1], text)
+		assert.Equal(t, want[2], analyse.Intervals(f.Range), text)
+		assert.Empty(t, f.Undecided, text)
+	}
+}
+
+// x + 10²⁵ is 10²⁵ for every x that a picture shows, and sin(10²⁰x) depends on digits that x has not got.
+func TestNothingIsReadFromAngleThatRoundingHides(t *testing.T) {
+	for _, text := range []string{"tan(x + 10^25)", "sin(x + 10^25)", "cos(x + 10^18)", "sin(10^20 x)", "tan(10^16 x) + 1", "cot(10^17 x)",
+		"csc(10^18 x + 10^25)", "1/sin(10^18 x)", "cot(10^22 x)/x", "cot(cot(x)/e^(−x²))"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Nil(t, f.Period, text)
+		assert.Equal(t, strings.Contains(text, "/x"), f.Symmetry == "even", text)
+		if f.DomainKnown {
+			assert.NotEmpty(t, f.Domain, "%s has values", text)
+		}
+		assert.NotEmpty(t, f.Undecided, text)
+	}
+	assert.Equal(t, "odd", findings(t, "sin(10^20 x)", analyse.Bounds{}).Symmetry, "an identity of formulas")
+}
+
+// By hand: f′ = e^(−x²)(1 − 2x(x − 30)) is 0 at 15 ± √902/2, and e^(−900) is a number above 0, though no float64 holds it.
+func TestSlopesThatNoFloatHoldsHaveTheirSign(t *testing.T) {
+	f := findings(t, "(x − 30) e^(−x²)", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	require.Len(t, f.Maxima, 1)
+	assert.InDelta(t, 15+math.Sqrt(902)/2, f.Maxima[0].X.Value, 1e-12)
+	require.Len(t, f.Minima, 1)
+	assert.InDelta(t, 15-math.Sqrt(902)/2, f.Minima[0].X.Value, 1e-12)
+	assert.Equal(t, "(15 − √902/2, 15 + √902/2)", analyse.Intervals(f.Rising))
+}
+
+// Where e^(4x) is too large for a float64 a product with it is 0 where its other factor is, and what it turns at is not told.
+func TestZerosWhereAPartIsTooLargeForAFloat(t *testing.T) {
+	for text, zeros := range map[string][]float64{"(x² − 10^6) e^(4x)": {-1000, 1000}, "(x² − 100) e^(100x)": {-10, 10}, "(x − 30) e^(x²)": {30}} {
+		f := findings(t, text, analyse.Bounds{})
+		require.Len(t, f.Zeros, len(zeros), text)
+		for i, z := range f.Zeros {
+			assert.Equal(t, zeros[i], z.X.Value, text)
+		}
+		assert.False(t, f.RangeKnown, text)
+		assert.Contains(t, strings.Join(f.Undecided, "; "), "too large", text)
+	}
+}
+
+// ln x + 40 is 0 at e^(−40) = 4·10⁻¹⁸, so close to where the logarithm begins that the two are one place.
+func TestAZeroThatIsOnePlaceWithAnEndIsNotLeftOutInSilence(t *testing.T) {
+	for _, text := range []string{"ln(x) + 40", "ln(2x) + 40", "ln(x) + x + 30", "ln(3 − x) + 25", "log(x) + 12", "∛x − 10^(−6)", "√x − 10^(−7)",
+		"|x| − 10^(−12)", "30000 arcsin(∛x) + π/3", "1/x − 10^12"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Empty(t, f.Zeros, text)
+		assert.Contains(t, strings.Join(f.Undecided, "; "), "zeros", text)
+	}
+	for text, zero := range map[string]float64{"ln(x) + 10": math.Exp(-10), "∛x − 1/100": 1e-6, "√x − 1/1000": 1e-6} {
+		f := findings(t, text, analyse.Bounds{})
+		require.Len(t, f.Zeros, 1, text)
+		assert.InEpsilon(t, zero, f.Zeros[0].X.Value, 1e-12, text)
+		assert.Empty(t, f.Undecided, text)
+	}
+}
