@@ -242,3 +242,17 @@ func TestFormsKeepTheValues(t *testing.T) {
 		}
 	}
 }
+
+// Where turns may be missing that nothing was found to rise says nothing.
+func TestIntervalsThatAreNotKnownAreNull(t *testing.T) {
+	for text, isKnown := range map[string]bool{"(x² − 10^6) e^(4x)": false, "sin(10^20 x)": false, "−2x": true, "floor(x)": true} {
+		got := asked(t, map[string]any{"ask": "features", "expr": text})
+		rising := got["increasing"].(map[string]any)
+		assert.Empty(t, rising["items"], text)
+		if isKnown {
+			assert.Equal(t, "∅", rising["text"], text)
+		} else {
+			assert.Nil(t, rising["text"], text)
+		}
+	}
+}
