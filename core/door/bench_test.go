@@ -97,6 +97,7 @@ func BenchmarkFineCurveFrame(b *testing.B) {
 	d.Shown[0].Trajectory.To = "50π"
 	d, err = edit.Watch(d, d.Shown[0].ID, 0)
 	require.NoError(b, err)
+	d.Panels[1].Window = document.Window{Left: -5, Right: 165, Bottom: -1, Top: 5}
 	for dial, name := range []string{"another dial", "the ray turns"} {
 		b.Run(name, func(b *testing.B) {
 			it := loaded(b, d)

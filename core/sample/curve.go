@@ -55,11 +55,13 @@ const (
 	thinTolerance = 0.2
 	maxHalvings   = 11
 	finestPiece   = 0.25
-	// Steps are probed a little off their middle, where a curve that turns about the middle would look straight.
-	probe = 0.4375
 	// How far beyond the window a line is followed, in window heights.
 	overshoot = 1.5
 )
+
+// probes are the shares of a step at which it is probed, one after the other: a little off its middle, where a curve that
+// turns about the middle would look straight, and again where an S looks bent that crosses the line at the first.
+var probes = []float64{0.4375, 0.74}
 
 // Sampler samples curves one after the other and reuses its memory.
 type Sampler struct {
@@ -366,36 +368,64 @@ func (s *Sampler) fixEnds(from, to breakPoint) {
 	}
 }
 
-// refine halves every step whose middle lies off the straight line, until none is left or the points are used up.
+// refine halves every step off whose straight line the function lies, until none is left or the points are used up.
 func (s *Sampler) refine(f *Function, in []float64, v View) {
-	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
-	high, low := v.Top+0.2*(v.Top-v.Bottom), v.Bottom-0.2*(v.Top-v.Bottom)
+	sx := v.Width / (v.Right - v.Left)
 	s.next = s.next[:0]
 	for i, x := range s.xs {
 		s.next = append(s.next, Point{x, s.ys[i]})
 	}
-	s.bends = resize(s.bends, len(s.next))
-	for i := range s.bends {
-		s.bends[i] = i+1 < len(s.next) && !(len(s.bandsNow) > 0 && inBand(s.bandsNow, (s.next[i].X+s.next[i+1].X)/2, column/sx))
-	}
-	for range maxHalvings {
-		s.mids = s.mids[:0]
-		for i, bends := range s.bends {
-			if bends {
-				s.mids = append(s.mids, s.next[i].X+(s.next[i+1].X-s.next[i].X)*probe)
-			}
+	for _, share := range probes {
+		s.bends = resize(s.bends, len(s.next))
+		for i := range s.bends {
+			s.bends[i] = i+1 < len(s.next) && !(len(s.bandsNow) > 0 && inBand(s.bandsNow, (s.next[i].X+s.next[i+1].X)/2, column/sx))
 		}
+		if share != probes[0] {
+			s.keepBent(f, in, v, share)
+		}
+		s.halve(f, in, v, share)
+	}
+}
+
+// keepBent leaves of the steps those off whose line the function lies at the share of their width.
+func (s *Sampler) keepBent(f *Function, in []float64, v View, share float64) {
+	look := lens(v)
+	s.probe(f, in, share)
+	mid := 0
+	for i, asked := range s.bends {
+		if asked {
+			s.bends[i] = look.bends(s.next[i], Point{s.mids[mid], s.values[mid]}, s.next[i+1])
+			mid++
+		}
+	}
+}
+
+// probe evaluates the function in the steps that may bend.
+func (s *Sampler) probe(f *Function, in []float64, share float64) {
+	s.mids = s.mids[:0]
+	for i, bends := range s.bends {
+		if bends {
+			s.mids = append(s.mids, s.next[i].X+(s.next[i+1].X-s.next[i].X)*share)
+		}
+	}
+	s.values = resize(s.values, len(s.mids))
+	s.machine.Run(f.program, s.values, s.mids, in)
+}
+
+// halve cuts the steps that may bend at the share of their width, and their parts as long as these bend.
+func (s *Sampler) halve(f *Function, in []float64, v View, share float64) {
+	look := lens(v)
+	for range maxHalvings {
+		s.probe(f, in, share)
 		if len(s.mids) == 0 || len(s.points)+len(s.next)+len(s.mids) > MaxPoints {
 			return
 		}
-		s.values = resize(s.values, len(s.mids))
-		s.machine.Run(f.program, s.values, s.mids, in)
-		s.merge(sx, sy, low, high)
+		s.merge(look)
 	}
 }
 
 // merge puts the computed middles between their neighbours and decides which of the halves bend.
-func (s *Sampler) merge(sx, sy, low, high float64) {
+func (s *Sampler) merge(look seen) {
 	read, mid := len(s.next)-1, len(s.mids)-1
 	write := read + len(s.mids)
 	s.next = slices.Grow(s.next, len(s.mids))[:write+1]
@@ -404,7 +434,7 @@ func (s *Sampler) merge(sx, sy, low, high float64) {
 		if read < len(s.bends) && s.bends[read] {
 			m := Point{s.mids[mid], s.values[mid]}
 			mid--
-			bent := bends(s.next[read], m, s.next[write+1], sx, sy, low, high)
+			bent := look.bends(s.next[read], m, s.next[write+1])
 			s.next[write], s.newBends[write] = m, bent
 			write--
 			s.next[write], s.newBends[write] = s.next[read], bent
@@ -417,17 +447,25 @@ func (s *Sampler) merge(sx, sy, low, high float64) {
 	s.bends, s.newBends = s.newBends, s.bends
 }
 
+// seen is what can be seen of a window: its scales in pixels, and how far down and up.
+type seen struct{ sx, sy, low, high float64 }
+
+func lens(v View) seen {
+	beyond := 0.2 * (v.Top - v.Bottom)
+	return seen{v.Width / (v.Right - v.Left), v.Height / (v.Top - v.Bottom), v.Bottom - beyond, v.Top + beyond}
+}
+
 // bends tells whether m lies off the line from p to q by more than the tolerance, where that can be seen.
-func bends(p, m, q Point, sx, sy, low, high float64) bool {
-	if p.Y > high && m.Y > high && q.Y > high || p.Y < low && m.Y < low && q.Y < low {
+func (s seen) bends(p, m, q Point) bool {
+	if p.Y > s.high && m.Y > s.high && q.Y > s.high || p.Y < s.low && m.Y < s.low && q.Y < s.low {
 		return false
 	}
 	if m.Y != m.Y || p.Y != p.Y || q.Y != q.Y {
 		return m.Y == m.Y || p.Y == p.Y || q.Y == q.Y
 	}
 	// The distance of m from the line p–q in pixels, compared without a root.
-	dx, dy := (q.X-p.X)*sx, (q.Y-p.Y)*sy
-	ex, ey := (m.X-p.X)*sx, (m.Y-p.Y)*sy
+	dx, dy := (q.X-p.X)*s.sx, (q.Y-p.Y)*s.sy
+	ex, ey := (m.X-p.X)*s.sx, (m.Y-p.Y)*s.sy
 	cross, square := dx*ey-dy*ex, dx*dx+dy*dy
 	if square == 0 {
 		return ex*ex+ey*ey > bendTolerance*bendTolerance

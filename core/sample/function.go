@@ -25,6 +25,8 @@ type Function struct {
 	node   expr.Node
 	inputs []string
 	exact  *program.Program
+	// second encloses the slope and its own, compiled when it is first asked for.
+	second func(over interval.I, in []float64) (value, slope interval.I)
 }
 
 // Compile compiles n, inlined and in radians, for its variable (the first input) and parameters.
@@ -40,6 +42,15 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 func (f *Function) At(x float64, in []float64) float64 {
 	in[0] = x
 	return f.program.At(in)
+}
+
+// bend bounds |f″| over an interval where f has a bounded slope; +∞ where f may have a corner.
+func (f *Function) bend(over interval.I, in []float64) float64 {
+	if f.second == nil {
+		f.second = breaks.EncloseAt(symbolic.Simplify(symbolic.Derivative(f.node, f.inputs[0])).Node, f.inputs)
+	}
+	_, second := f.second(over, in)
+	return second.Abs().Hi
 }
 
 // atBreak is the value at a place where the function breaks, which a float64 hits but for its last digits: ⌊x²⌋ is 5 at √5,

@@ -24,10 +24,18 @@ const (
 	tried    = 48
 	minTurns = 5
 	maxHunt  = 60
+	// visible is how far what turns so often must swing to be taken for a band, in pixels, where the bend is bounded.
+	visible = 2.0
 	// Bands less than joined pixels apart are one.
 	joined = 8.0
 	// maxSurvey bounds the enclosures of one curve.
 	maxSurvey = 6000
+	// evenStray is how far equal steps may let a curve stray: an S between two places must not hide at the probe between them.
+	evenStray = 2.0
+	// lessBent is what share of a stretch's bend its half must keep for halves to be given up for equal steps.
+	lessBent = 0.7
+	// Stretches are gone over in equal steps where these need not be shorter, in pixels.
+	shortest = 0.15
 )
 
 // survey goes over the grid with enclosures of the function and its slope. Where these prove that the function stays
@@ -45,16 +53,21 @@ type survey struct {
 	belowColumns float64 // the width of a column in x
 	machine      *program.Machine
 	at, values   [tried]float64
+	// Of a stretch that is gone over in equal steps: the places and values, the line through them, and where it turns.
+	even, evenY []float64
+	line        []Point
+	turns       []float64
 }
 
 // survey adds what the grid misses and collects the columns of bands.
 func (s *Sampler) survey(f *Function, in []float64, v View) {
 	c := &s.check
 	*c = survey{f: f, in: in, machine: &s.machine, sx: v.Width / (v.Right - v.Left), sy: v.Height / (v.Top - v.Bottom), bottom: v.Bottom,
-		top: v.Top, extra: c.extra[:0], columns: c.columns[:0], xs: s.xs, ys: s.ys}
+		top: v.Top, extra: c.extra[:0], columns: c.columns[:0], xs: s.xs, ys: s.ys, even: c.even, evenY: c.evenY, line: c.line,
+		turns: c.turns}
 	c.belowColumns = column / c.sx
 	if len(s.xs) > 1 {
-		c.steps(0, len(s.xs)-1)
+		c.steps(0, len(s.xs)-1, math.Inf(1))
 	}
 	s.columns = append(s.columns, smoothed(c.columns, c.belowColumns)...)
 	if len(c.extra) == 0 {
@@ -73,8 +86,9 @@ func (s *Sampler) evaluateAgain(f *Function, in []float64) {
 	s.ys[0], s.ys[len(s.ys)-1] = first, last
 }
 
-// steps settles the grid's steps from i to j: all at once where that can be proven, else by halves.
-func (c *survey) steps(i, j int) {
+// steps settles the grid's steps from i to j: all at once where that can be proven, else by halves. around bounds the bend
+// of the stretch that is halved.
+func (c *survey) steps(i, j int, around float64) {
 	if c.work++; c.work > maxSurvey {
 		return
 	}
@@ -91,12 +105,93 @@ func (c *survey) steps(i, j int) {
 		return
 	}
 	if j > i+1 {
+		bend := math.Inf(1)
+		if !math.IsInf(slope.Hi-slope.Lo, 0) {
+			bend = c.f.bend(interval.I{Lo: a, Hi: b}, c.in)
+		}
+		// Over a step h a function with |f″| ≤ M strays by M·h²/8 at most from its chord.
+		straight := math.Sqrt(8 * evenStray / (bend * c.sy))
+		if straight >= widest || bend > lessBent*around && c.evenly(i, j, straight) {
+			return
+		}
 		mid := (i + j) / 2
-		c.steps(i, mid)
-		c.steps(mid, j)
+		c.steps(i, mid, bend)
+		c.steps(mid, j, bend)
 		return
 	}
 	c.step(a, b, c.ys[i], c.ys[j])
+}
+
+// evenly goes over the grid's steps from i to j in steps so short that the function stays near the line through the places,
+// where they may be long enough.
+func (c *survey) evenly(i, j int, step float64) bool {
+	if !(step*c.sx >= shortest) {
+		return false
+	}
+	c.even = c.even[:0]
+	for k := i; k < j; k++ {
+		a, b := c.xs[k], c.xs[k+1]
+		n := math.Ceil((b - a) / step)
+		for m := range int(n) {
+			c.even = append(c.even, a+(b-a)*float64(m)/n)
+		}
+	}
+	c.even = append(c.even, c.xs[j])
+	c.run()
+	c.evenY[0], c.evenY[len(c.even)-1] = c.ys[i], c.ys[j] // at the ends of a piece these are limits
+	c.line = c.line[:0]
+	for k, y := range c.evenY {
+		c.line = append(c.line, Point{c.even[k], y})
+	}
+	grid := i
+	for _, p := range thin(c.line, c.sx, c.sy) {
+		for c.xs[grid] < p.X {
+			grid++
+		}
+		if c.xs[grid] != p.X {
+			c.extra = append(c.extra, p.X)
+		}
+	}
+	c.seek(c.xs[i], c.xs[j], step)
+	return true
+}
+
+// seek finds the bands of a stretch that is gone over in steps of this width: columns in and about which it turns often.
+func (c *survey) seek(a, b, step float64) {
+	// Between two turns h apart a function with |f″| ≤ M, here 8·evenStray/step², swings by M·h²/4 at most: in steps so
+	// short every swing of visible pixels is seen.
+	h := step * math.Sqrt(visible/(2*evenStray))
+	width := c.belowColumns
+	if h > width {
+		return // what turns so often swings by less
+	}
+	c.even = c.even[:0]
+	from, to := math.Max(a-width, c.xs[0]), math.Min(b+width, c.xs[len(c.xs)-1])
+	for k := range int((to-from)/h) + 1 {
+		c.even = append(c.even, from+h*float64(k))
+	}
+	c.run()
+	c.turns = c.turns[:0]
+	for k := 1; k+1 < len(c.even); k++ {
+		if (c.evenY[k]-c.evenY[k-1])*(c.evenY[k+1]-c.evenY[k]) < 0 {
+			c.turns = append(c.turns, c.even[k])
+		}
+	}
+	first := 0
+	for x := a; x < b; x += width {
+		for first < len(c.turns) && c.turns[first] < x-width {
+			first++
+		}
+		if last := first + minTurns - 1; last < len(c.turns) && c.turns[last] < x+2*width {
+			c.band(x, math.Min(x+width, b))
+		}
+	}
+}
+
+// run evaluates the function at the even places.
+func (c *survey) run() {
+	c.evenY = resize(c.evenY, len(c.even))
+	c.machine.Run(c.f.program, c.evenY, c.even, c.in)
 }
 
 // near tells whether a function with this slope stays within hidden pixels of a chord over a step: the curve lies in
@@ -124,7 +219,7 @@ func (c *survey) step(a, b, ya, yb float64) {
 	}
 	if b-a > c.belowColumns*1.01 {
 		value, slope := c.f.enclose(interval.I{Lo: a, Hi: b}, c.in)
-		if value.Hi < c.bottom || value.Lo > c.top || slope.Lo > 0 || slope.Hi < 0 || c.near(slope, b-a) || c.inBox(value, ya, yb) {
+		if value.Hi < c.bottom || value.Lo > c.top || slope.Lo > 0 || slope.Hi < 0 || c.near(slope, b-a) || c.isLow(value) {
 			return
 		}
 		mid := a + (b-a)/2
@@ -139,6 +234,9 @@ func (c *survey) step(a, b, ya, yb float64) {
 		c.hunt(a, b, ya, yb, &left)
 	}
 }
+
+// isLow tells whether all values lie within two pixels.
+func (c *survey) isLow(value interval.I) bool { return (value.Hi-value.Lo)*c.sy <= 2*hidden }
 
 // inBox tells whether all values lie between the values at the ends, but for a pixel.
 func (c *survey) inBox(value interval.I, ya, yb float64) bool {

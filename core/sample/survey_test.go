@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 
 	"parvix/core/sample"
 )
@@ -67,6 +68,17 @@ func TestSwingsFinerThanAPixelAreABandWithItsBounds(t *testing.T) {
 	}
 }
 
+// cos(4x⁴ − 3) swings by 7 pixels 300 times a unit at 4.7, which is more than twice a pixel (by hand: 16x³/2π).
+func TestLowSwingsFinerThanAPixelAreABandWithoutGaps(t *testing.T) {
+	var s sample.Sampler
+	curve := s.Curve(compile(t, "cos(4x^4 − 3)"), []float64{0}, sample.View{Left: -5.3, Right: 5.9, Bottom: -100, Top: 100, Width: 1280, Height: 700})
+	assert.Len(t, curve.Envelopes, 2)
+	require.Len(t, curve.Lines, 1)
+	for _, end := range []sample.Point{curve.Lines[0][0], curve.Lines[0][len(curve.Lines[0])-1]} {
+		assert.InDelta(t, 3.3, math.Abs(end.X), 0.2)
+	}
+}
+
 func TestSwingsThatPixelsCanShowAreALine(t *testing.T) {
 	for _, text := range []string{"sin(40x)", "sin(100x)", "x² sin(30x)", "tan(50x)", "floor(20x)", "x − floor(10x)/10", "sin x", "1/x"} {
 		var s sample.Sampler
@@ -90,7 +102,8 @@ func TestEndlessSwingsAreABandWhereTheyCrowd(t *testing.T) {
 // Where a function is smooth its line is never half a pixel off: 20 places a pixel are measured.
 func TestLinesStayWithinHalfAPixel(t *testing.T) {
 	for _, text := range []string{"x²", "x³ − 3x", "3sin(2x)", "e^(−x²)", "1/(1 + x²)", "√(x + 6)", "sin(40x)", "e^x", "x sin(9x)",
-		"12/(1 + 3e^(−2x))", "cbrt(x)", "ln(x + 7)", "e^(−1000(x − 1)²)", "arctan(100x)", "x^5/100", "tanh(30x)"} {
+		"12/(1 + 3e^(−2x))", "cbrt(x)", "ln(x + 7)", "e^(−1000(x − 1)²)", "arctan(100x)", "x^5/100", "tanh(30x)",
+		"sin(100x)", "cos(cosh x)", "x sin(x²)", "sin(60x)/x", "|sin(50x)|", "3sin(200x) + x"} {
 		f := compile(t, text)
 		for _, v := range windows {
 			var s sample.Sampler
