@@ -84,3 +84,20 @@ func TestAZeroThatIsOnePlaceWithAnEndIsNotLeftOutInSilence(t *testing.T) {
 		assert.Empty(t, f.Undecided, text)
 	}
 }
+
+// By hand: cot(πx + 10⁸) has a pole wherever x + 10⁸/π is a whole number, once a unit; tan(x + 10⁶) every π; and the smaller
+// solution of x² + 10⁵x = 3 is 3/(50000 + √2500000003), which is 2.99999999910000000054·10⁻⁵ (Python's decimal module).
+func TestPlacesFarFromTheirPhaseKeepTheirDigits(t *testing.T) {
+	f := findings(t, "cot(πx + 10^8)", analyse.Bounds{})
+	require.Len(t, f.Vertical, 20)
+	for k, pole := range f.Vertical { // 31830989 − 10⁸/π by Python's decimal module
+		assert.InDelta(t, 0.38162093284622324+float64(k-10), pole.X.Value, 1e-14)
+	}
+	f = findings(t, "cot(πx + 10^8) − 1/arcsin(x)²", analyse.Bounds{})
+	assert.Equal(t, "[−1, 31830988 − 100000000/π) ∪ (31830988 − 100000000/π, 0) ∪ (0, 31830989 − 100000000/π) ∪ (31830989 − 100000000/π, 1]", f.DomainText())
+	assert.Equal(t, "π", findings(t, "tan(x + 10^6)", analyse.Bounds{}).Period.Text())
+	f = findings(t, "x² + 10^5 x − 3", analyse.Bounds{})
+	require.Len(t, f.Zeros, 2)
+	assert.InEpsilon(t, 2.99999999910000000054e-5, f.Zeros[1].X.Value, 1e-14)
+	assert.Equal(t, "−50000 + √2500000003", f.Zeros[1].X.Text())
+}

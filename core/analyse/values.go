@@ -59,7 +59,8 @@ func (a *analyser) gatesAt(tree expr.Node, x Number, cut bool) (zeros []expr.Nod
 			}
 			continue
 		}
-		if isNearZero(f, v, x.Value) && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
+		nearZero := isNearZero(f, v, x.Value) || a.mayBe(g.part, x.Value, 0)
+		if nearZero && (cut || x.Exact != nil || a.isConstant(g.part)) && a.vanishes(g.part, x) {
 			if !g.allowsZero(a.variable, x.Value) {
 				return nil, false
 			}

@@ -9,7 +9,6 @@ import (
 	"math/big"
 
 	"parvix/core/expr"
-	"parvix/core/program"
 	"parvix/core/symbolic"
 )
 
@@ -129,15 +128,6 @@ func (v Value) Float() float64 {
 		return f
 	}
 	return Float(v.node)
-}
-
-// Float evaluates a formula without letters; NaN where it has no value.
-func Float(n expr.Node) float64 {
-	p, err := program.CompilePoint(n, nil)
-	if err != nil {
-		return math.NaN()
-	}
-	return p(nil)
 }
 
 // IsZero tells whether v is surely 0.
