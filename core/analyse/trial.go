@@ -52,6 +52,9 @@ func (a *analyser) try() {
 		}
 		samples := samplesOf(value, s, sharesFor(len(a.segments)))
 		a.samples = append(a.samples, samples...)
+		if !a.beyond("zeros", s.lo, s.hi) && changesSign(s, samples) {
+			a.unsettled["zeros"] = true
+		}
 		smooth := breaks.Enclose(s.simple, a.variable)
 		for k, p := range samples {
 			if other, _ := smooth(interval.Point(p.x)); apart(p.y, other) {
@@ -83,6 +86,34 @@ func (a *analyser) refute(list string) {
 			s.bent, s.bentNear = false, false
 		}
 	}
+}
+
+// changesSign tells that a segment, between whose ends no zero was found, has values or limits of both signs: a zero lies so
+// close to an end that the two are one place, as that of ∛(sinh x − 2) + 10⁻⁶.
+func changesSign(s *segment, samples []sample) bool {
+	signs := map[int]bool{signOf(s.leftEnd): true, signOf(s.rightEnd): true}
+	for _, p := range samples {
+		signs[1] = signs[1] || p.y.Lo > 0
+		signs[-1] = signs[-1] || p.y.Hi < 0
+	}
+	return signs[1] && signs[-1]
+}
+
+// signOf is the sign of what comes to this end close to it; 0 where that is not known.
+func signOf(b series.Behaviour) int {
+	switch b.Kind {
+	case series.Rising:
+		return 1
+	case series.Falling:
+		return -1
+	case series.Finite:
+		sign, known := b.Limit.Sign()
+		if known && sign == 0 {
+			return b.Side
+		}
+		return sign
+	}
+	return 0
 }
 
 // inside is the place at a share of a segment, of which no or both ends may be infinite.
