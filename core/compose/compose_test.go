@@ -128,6 +128,14 @@ func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
 		p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.1)
 	}
 	assert.Greater(t, p.Window.Right, p.Window.Left, "there is an end to zooming")
+	far := plane(1e10, 1e10+20, -5, 5, true)
+	for range 200 {
+		far.Window = compose.Zoom(&far, 900, 500, 450, 250, 0.5)
+		far.Window = compose.Pan(&far, 900, 500, 300, 0)
+	}
+	assert.True(t, far.Window.IsWide(), "far out it comes sooner, where numbers lie further apart")
+	pic, _ := composed(t, far, 900, 500, []string{"sin x"})
+	assert.NotEmpty(t, pic.Live)
 }
 
 func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {

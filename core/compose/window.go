@@ -94,13 +94,21 @@ func Zoom(p *document.Panel, width, height, px, py, factor float64) document.Win
 		return p.Window
 	}
 	x, y := v.AtX(px), v.AtY(py)
-	return document.Window{Left: x + (v.Left-x)*factor, Right: x + (v.Right-x)*factor,
-		Bottom: y + (v.Bottom-y)*factor, Top: y + (v.Top-y)*factor}
+	return orBefore(p, document.Window{Left: x + (v.Left-x)*factor, Right: x + (v.Right-x)*factor,
+		Bottom: y + (v.Bottom-y)*factor, Top: y + (v.Top-y)*factor})
+}
+
+// orBefore is the panel's own window instead of one whose numbers cannot be told apart.
+func orBefore(p *document.Panel, w document.Window) document.Window {
+	if !w.IsWide() {
+		return p.Window
+	}
+	return w
 }
 
 // Pan moves a window by pixels.
 func Pan(p *document.Panel, width, height, dx, dy float64) document.Window {
 	v := Seen(p, width, height)
 	sx, sy := (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height
-	return document.Window{Left: v.Left - dx*sx, Right: v.Right - dx*sx, Bottom: v.Bottom + dy*sy, Top: v.Top + dy*sy}
+	return orBefore(p, document.Window{Left: v.Left - dx*sx, Right: v.Right - dx*sx, Bottom: v.Bottom + dy*sy, Top: v.Top + dy*sy})
 }

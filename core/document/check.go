@@ -185,6 +185,7 @@ func (c *checker) window(object string, w Window) {
 		c.require(!math.IsNaN(v) && math.Abs(v) <= 1e12, object, "window", "every end must be a number of at most 10^12")
 	}
 	c.require(w.Left < w.Right && w.Bottom < w.Top, object, "window", "left must be below right, and bottom below top")
+	c.require(w.IsWide(), object, "window", "the ends are too close together for numbers so large")
 }
 
 func (c *checker) stated(s Stated) {

@@ -4,7 +4,10 @@
 // the trade. Formulas are textbook typing; they are understood by later stages.
 package document
 
-import "slices"
+import (
+	"math"
+	"slices"
+)
 
 // Format and Version stand in every file.
 const (
@@ -74,6 +77,16 @@ type Window struct {
 	Right  float64 `json:"right"`
 	Bottom float64 `json:"bottom"`
 	Top    float64 `json:"top"`
+}
+
+// narrowest is how small a side may be, as a share of its larger end: a pixel is then a thousand times what a float64 there
+// can tell apart.
+const narrowest = 1e-10
+
+// IsWide tells that the numbers along both sides can be told apart.
+func (w Window) IsWide() bool {
+	wide := func(lo, hi float64) bool { return hi-lo >= narrowest*math.Max(math.Abs(lo), math.Abs(hi)) }
+	return wide(w.Left, w.Right) && wide(w.Bottom, w.Top)
 }
 
 // TickStyle says how an axis is numbered.

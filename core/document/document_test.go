@@ -48,6 +48,7 @@ func TestAFileThatCannotBeReadIsRefusedWholeWithTheReason(t *testing.T) {
 		"an id twice":        {`"id": "s2"`, `"id": "s1"`, "twice"},
 		"a lost reference":   {`"of": "p1"`, `"of": "p9"`, "p9"},
 		"an inverted window": {`"left": -6`, `"left": 60`, "left must be below right"},
+		"a narrow window":    {`"left": -6`, `"left": 5.9999999999`, "too close together"},
 		"no panel":           {`"kind": "plane"`, `"kind": "sphere"`, "sphere"},
 	} {
 		t.Run(name, func(t *testing.T) {

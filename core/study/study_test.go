@@ -209,7 +209,12 @@ func TestATouchSnapsToSpecialPoints(t *testing.T) {
 		assert.Equal(t, c.special, r.Special)
 		assert.Equal(t, c.text, r.XText)
 	}
-	r, err := study.ReadAt(d, panel(d), v, 1.9, 1.65)
+	short := demonstration(t, false, "s(x) = sin(10^5 x)")
+	r, err := study.ReadAt(short, panel(short), sample.View{Left: -6e5, Right: 6e5, Bottom: -3, Top: 3, Width: 1200, Height: 600}, 3e5, 0.99)
+	require.NoError(t, err, "of 20 thousand million turns in the window only those close by are looked at")
+	require.NotNil(t, r)
+	assert.Equal(t, document.Maxima, r.Special)
+	r, err = study.ReadAt(d, panel(d), v, 1.9, 1.65)
 	require.NoError(t, err)
 	assert.Equal(t, "1.9", r.XText, "elsewhere the place is a short number")
 	r, err = study.ReadAt(d, panel(d), v, 5, -2.9)
