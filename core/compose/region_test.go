@@ -75,6 +75,16 @@ func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 	assert.True(t, found)
 }
 
+// After 10¹⁷ radians nobody can say how often a curve has passed a direction; the page must not try.
+func TestOfACurveWithoutEndNoRegionIsTold(t *testing.T) {
+	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
+		d.Shown[1].Trajectory.To = "10^17"
+		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+	})
+	assert.Empty(t, labelled(pic, "region"))
+	assert.NotEmpty(t, pic.Live, "the curves are drawn")
+}
+
 func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
 	_, e := polar(t, []string{"r(θ) = a", "s(φ) = 1"}, []string{"a"}, func(d *document.Document) {
 		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})

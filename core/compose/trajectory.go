@@ -328,7 +328,7 @@ func (c *Composer) dots(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
 // region fills what lies between two polar curves, and tells its area.
 func (c *Composer) region(d *evaluate.Demonstration, s *evaluate.Shown, v View) []anchor {
 	of, other := s.Part.Of, s.Part.Other
-	if !of.Ready() || !other.Ready() || !of.Trajectory.Exists() || !other.Trajectory.Exists() {
+	if !of.Ready() || !other.Ready() || !d.HasOutline(of.Trajectory) || !d.HasOutline(other.Trajectory) {
 		return nil
 	}
 	if c.regions == nil {

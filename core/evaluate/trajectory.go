@@ -164,6 +164,14 @@ func (d *Demonstration) Outline(m *Trajectory) trajectory.Outline {
 	return trajectory.Encloses(func(angle float64) float64 { return m.Radius(angle / unit) }, m.From*unit, m.To*unit)
 }
 
+// mostTurns bounds the turns of a curve that are looked through for what it encloses.
+const mostTurns = 500
+
+// HasOutline tells that a polar curve runs through so few turns that what it encloses can be told.
+func (d *Demonstration) HasOutline(m *Trajectory) bool {
+	return m.Exists() && math.Abs(m.To-m.From)*d.Direction(1) <= mostTurns*2*math.Pi
+}
+
 // Radius is r of a polar curve.
 func (m *Trajectory) Radius(t float64) float64 {
 	if m.radius == nil {
