@@ -144,7 +144,9 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 		h := math.Min(room/3, 1e-2*(v.Right-v.Left))
 		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in), right: f.approach(p.X, h, in)}
 		if p.Kind != breaks.Undefined {
-			b.value = f.atBreak(p.X, in)
+			if b.value = f.atBreak(p.X, in); math.IsInf(b.value, 0) {
+				b.value = math.NaN() // too large to be drawn
+			}
 		}
 		b.settle()
 		if b.goesOn() {

@@ -82,6 +82,19 @@ var breaking = []struct {
 	{"1/(x² + 10^-6)", places(), math.Inf(-1), math.Inf(1)},
 }
 
+// 2^x passes what a float64 holds at 1024: no mark lies there, though ⌊x⌋ steps at every whole number.
+func TestNoMarkLiesWhereAValueIsTooLarge(t *testing.T) {
+	var s sample.Sampler
+	for _, text := range []string{"max(floor(x), 2^x)", "floor(x) + 2^x", "floor(x) 2^x"} {
+		curve := s.Curve(compile(t, text), []float64{0}, sample.View{Left: 1e3, Right: 1e3 + 50, Bottom: -5, Top: 5, Width: 900, Height: 600})
+		for _, m := range curve.Marks {
+			assert.False(t, math.IsInf(m.Y, 0), "%s at %v", text, m.X)
+		}
+	}
+	curve := s.Curve(compile(t, "floor(x) + 2^(x + 1018)"), []float64{0}, sample.View{Left: 0.5, Right: 9.5, Bottom: -5, Top: 5, Width: 900, Height: 600})
+	assert.Len(t, curve.Marks, 5, "at the steps from 1 to 5; 2^1024 is too large")
+}
+
 func TestLinesBreakExactlyWhereTheFunctionDoes(t *testing.T) {
 	var s sample.Sampler
 	for _, c := range breaking {
