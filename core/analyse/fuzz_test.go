@@ -205,6 +205,12 @@ func (c *claims) leavesJump(x, h float64) bool {
 			return true
 		}
 	}
+	// A step at which the domain ends is no jump between two sides: √(6 − x) + tanh⌊x⌋ is higher at 6 than close by.
+	for _, i := range c.f.Domain {
+		if c.onStep(x) && (math.Abs(i.Lo.Value-x) < 1e-9 || math.Abs(i.Hi.Value-x) < 1e-9) {
+			return true
+		}
+	}
 	// A single value of its own, above or below those around it.
 	for _, p := range c.f.Holes {
 		if math.Abs(p.X.Value-x) < 1e-9 && math.Abs(c.at(x+h)-c.at(x+h/8)) > math.Abs(c.at(x)-p.Y.Value)/2 {
