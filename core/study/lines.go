@@ -224,21 +224,57 @@ func isRational(n expr.Node) bool {
 	return ok
 }
 
-// again is “ + k·P” for a place that repeats.
-func (w writer) again() string {
-	if w.period == nil {
-		return ""
+// repeated writes a place that comes again, as x₀ + k·P, and as k·P where x₀ is 0.
+func (w writer) repeated(x analyse.Number, period *analyse.Number) string {
+	first := w.number(x)
+	if period == nil {
+		return first
 	}
-	period := w.number(*w.period)
-	if w.period.Exact != nil {
-		if _, isSum := w.period.Exact.(*expr.Binary); isSum && strings.ContainsAny(period, "+-") {
-			period = "(" + period + ")"
+	every := w.number(*period)
+	if _, isSum := period.Exact.(*expr.Binary); isSum && strings.ContainsAny(every, "+-") {
+		every = "(" + every + ")"
+	}
+	multiple := `k\cdot ` + every
+	if every == "1" {
+		multiple = "k"
+	}
+	if x.Exact != nil && exact.Of(x.Exact).IsZero() {
+		return multiple
+	}
+	return first + "+" + multiple
+}
+
+// evenly is what the places of a period are written by where they lie as far apart as the next period's first from the last:
+// those of sin x are k·π, though its period is 2π.
+func (w writer) evenly(places []analyse.Number) (shown []analyse.Number, period *analyse.Number) {
+	if w.period == nil || w.period.Exact == nil || len(places) < 2 {
+		return places, w.period
+	}
+	step := exact.Of(w.period.Exact).Over(exact.Int(int64(len(places))))
+	for i, x := range places {
+		if x.Exact == nil || i > 0 && !exact.Of(x.Exact).Minus(exact.Of(places[i-1].Exact)).Minus(step).IsZero() {
+			return places, w.period
 		}
 	}
-	if period == "1" {
-		return "+k"
+	return places[:1], &analyse.Number{Exact: step.Node(), Value: step.Float()}
+}
+
+// equations lists places on the axis, as x = π/2 + k·π.
+func (w writer) equations(places []analyse.Number) string {
+	shown, period := w.evenly(places)
+	var parts []string
+	for _, x := range shown[:min(len(shown), mostListed)] {
+		text := w.repeated(x, period)
+		if period == nil {
+			text = w.both(x)
+		}
+		if strings.HasPrefix(text, `\approx`) {
+			parts = append(parts, w.variable+text)
+		} else {
+			parts = append(parts, w.variable+"="+text)
+		}
 	}
-	return "+k\\cdot " + period
+	return Together(parts) + more(len(shown))
 }
 
 // Together lists parts; a line breaks between them, and else only where a part says so.
@@ -262,35 +298,32 @@ func more(count int) string {
 }
 
 func (w writer) points(finding document.Finding, points []analyse.Point) string {
-	var parts []string
-	for i, p := range points {
-		if i == mostListed {
-			break
-		}
-		switch finding {
-		case document.Zeros:
-			x := w.number(p.X)
-			if w.period == nil {
-				x = w.both(p.X)
-			}
-			if strings.HasPrefix(x, `\approx`) {
-				parts = append(parts, w.variable+x+w.again())
-			} else {
-				parts = append(parts, w.variable+"="+x+w.again())
-			}
-		case document.YIntercept:
-			parts = append(parts, w.pair(p.X, p.Y, ""))
-		default:
-			parts = append(parts, w.pair(p.X, p.Y, w.again()))
-		}
+	var places []analyse.Number
+	level := true
+	for _, p := range points {
+		places = append(places, p.X)
+		level = level && p.Y.Exact != nil && points[0].Y.Exact != nil && exact.Of(p.Y.Exact).Minus(exact.Of(points[0].Y.Exact)).IsZero()
 	}
-	return Together(parts) + more(len(points))
+	shown, period := places, w.period
+	switch {
+	case finding == document.Zeros:
+		return w.equations(places)
+	case finding == document.YIntercept:
+		period = nil
+	case level:
+		shown, period = w.evenly(places)
+	}
+	var parts []string
+	for i, x := range shown[:min(len(shown), mostListed)] {
+		parts = append(parts, w.pair(x, points[i].Y, period))
+	}
+	return Together(parts) + more(len(shown))
 }
 
 // pair writes coordinates, with decimals beside them where they are not short.
-func (w writer) pair(x, y analyse.Number, again string) string {
-	pair := "(" + w.number(x) + again + `,\;` + w.number(y) + ")"
-	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || again != "" {
+func (w writer) pair(x, y analyse.Number, period *analyse.Number) string {
+	pair := "(" + w.repeated(x, period) + `,\;` + w.number(y) + ")"
+	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || period != nil {
 		return pair
 	}
 	return "{" + pair + `}\;` + mayBreak + `{\approx (` + number.Format(x.Value, 3) + `,\;` + number.Format(y.Value, 3) + ")}"
@@ -376,14 +409,11 @@ func (w writer) interval(i analyse.Interval) string {
 }
 
 func (w writer) uprights(lines []analyse.Line) string {
-	var parts []string
-	for i, l := range lines {
-		if i == mostListed {
-			break
-		}
-		parts = append(parts, w.variable+"="+w.number(l.X)+w.again())
+	var places []analyse.Number
+	for _, l := range lines {
+		places = append(places, l.X)
 	}
-	return strings.ReplaceAll(Together(parts), `=\approx`, `\approx`) + more(len(lines))
+	return w.equations(places)
 }
 
 func (w writer) slants(lines []analyse.Line) string {
@@ -425,7 +455,7 @@ func (w writer) jumps(jumps []analyse.Jump) string {
 		if i == mostListed {
 			break
 		}
-		parts = append(parts, w.variable+"="+w.number(j.X)+w.again()+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
+		parts = append(parts, w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
 	}
 	return Together(parts) + more(len(jumps))
 }

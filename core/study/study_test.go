@@ -2,6 +2,7 @@ package study_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -78,6 +79,25 @@ func TestWhatGoesOnIsWrittenShort(t *testing.T) {
 	assert.Equal(t, `\{\ldots,\;-2,\;-1,\;0\}`, lines(t, d, "t")[document.Range])
 	assert.Equal(t, `\{0,\;1,\;2,\;3,\;4\}`, lines(t, d, "u")[document.Range])
 	assert.Equal(t, `\{2,\;3\}\cup [4,\;\infty)`, lines(t, d, "v")[document.Range])
+}
+
+// As tables of trigonometric functions list them (DLMF 4.14 to 4.17): sin x is 0 at kπ, cos x at π/2 + kπ.
+func TestPlacesOfAPeriodThatLieEvenlyAreOne(t *testing.T) {
+	d := demonstration(t, false, "s(x) = sin x", "c(x) = cos 2x", "t(x) = tan x", "u(x) = csc x", "v(x) = sin x + sin 2x", "w(x) = x − floor(x)", "y(x) = cos x")
+	s := lines(t, d, "s")
+	assert.Equal(t, `{x=k\cdot \pi}`, s[document.Zeros])
+	assert.Equal(t, `{(k\cdot \pi,\;0)}`, s[document.Inflections])
+	assert.Equal(t, `{(\frac{\pi}{2}+k\cdot 2 \pi,\;1)}`, s[document.Maxima])
+	assert.Equal(t, `{x=\frac{\pi}{4}+k\cdot \frac{\pi}{2}}`, lines(t, d, "c")[document.Zeros])
+	assert.Equal(t, `{x=\frac{\pi}{2}+k\cdot \pi}`, lines(t, d, "t")[document.VerticalAsymptotes])
+	assert.Equal(t, `{x=k\cdot \pi}`, lines(t, d, "u")[document.VerticalAsymptotes])
+	assert.Equal(t, `{(k\cdot 2 \pi,\;1)}`, lines(t, d, "y")[document.Maxima])
+	v := lines(t, d, "v")[document.Zeros]
+	assert.Equal(t, 3, strings.Count(v, `+k\cdot 2 \pi`), "0, 2π/3, π and 4π/3 do not lie evenly: %s", v)
+	assert.Contains(t, v, `{x=k\cdot 2 \pi}`)
+	w := lines(t, d, "w")
+	assert.Equal(t, `{x=k}`, w[document.Zeros])
+	assert.Equal(t, `{x=k\colon 1\to 0}`, w[document.Jumps])
 }
 
 // On a phone a line breaks between intervals, and between a point's exact numbers and its decimals; not after the sign ≈.
