@@ -2,6 +2,7 @@ package exact_test
 
 import (
 	"math"
+	"math/big"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -47,6 +48,38 @@ func TestArithmeticAgreesWithFloats(t *testing.T) {
 			}
 		}
 	}
+}
+
+// Special values of the sine, Abramowitz & Stegun 4.3.46 and common practice for π/5, π/8 and π/10; the others follow by
+// symmetry.
+func TestSinesOfSpecialAnglesAreExact(t *testing.T) {
+	for angle, sine := range map[string]string{"0": "0", "π/12": "(√6 − √2)/4", "π/10": "(√5 − 1)/4", "π/8": "√(2 − √2)/2", "π/6": "1/2", "π/4": "√2/2",
+		"3π/10": "(√5 + 1)/4", "π/3": "√3/2", "3π/8": "√(2 + √2)/2", "5π/12": "(√6 + √2)/4", "π/2": "1"} {
+		want := of(t, sine)
+		for _, text := range []string{"sin(" + angle + ")", "sin(π − " + angle + ")", "−sin(−" + angle + ")", "cos(π/2 − " + angle + ")", "−sin(" + angle + " + π)", "sin(" + angle + " + 4π)"} {
+			got := of(t, text)
+			assert.True(t, got.Minus(want).IsZero(), "%s is %s", text, expr.Text(got.Node()))
+			assert.InDelta(t, want.Float(), got.Float(), 1e-15, text)
+		}
+	}
+}
+
+// By hand: rules of roots, powers and logarithms.
+func TestFunctionsOfExactNumbers(t *testing.T) {
+	third, eight := exact.Fractional(big.NewRat(1, 3)), exact.Int(8)
+	assert.True(t, eight.Power(big.NewRat(1, 3)).Minus(exact.Int(2)).IsZero())
+	assert.True(t, eight.Power(big.NewRat(-2, 3)).Minus(exact.Fractional(big.NewRat(1, 4))).IsZero())
+	assert.True(t, third.Neg().Apply("abs").Minus(third).IsZero())
+	assert.True(t, exact.Int(72).Apply("sqrt").Minus(of(t, "6√2")).IsZero())
+	assert.True(t, of(t, "−7/2").Apply("floor").Minus(exact.Int(-4)).IsZero())
+	assert.True(t, of(t, "e^3").Apply("ln").Minus(exact.Int(3)).IsZero())
+	assert.True(t, of(t, "1/2").Apply("arcsin").Minus(of(t, "π/6")).IsZero())
+	r, ok := of(t, "√2·√8 + 0.5").Rat()
+	require.True(t, ok)
+	assert.Equal(t, "9/2", r.String())
+	_, ok = of(t, "√2").Rat()
+	assert.False(t, ok, "√2 is no fraction")
+	assert.True(t, exact.Value{}.IsZero())
 }
 
 func TestASignIsKnownHoweverSmallTheNumber(t *testing.T) {

@@ -183,7 +183,7 @@ func Children(n Node) []Node {
 	return nil
 }
 
-// Map rebuilds n with f applied to each child; nodes whose children stay are returned as they are.
+// Map rebuilds n with f applied to each child; a node without children is returned as it is.
 func Map(n Node, f func(Node) Node) Node {
 	switch n := n.(type) {
 	case *Neg:
