@@ -108,31 +108,69 @@ const crossingSteps = 400
 // none.
 func (f *Figure) Crossings(d *Demonstration, left, right float64) (places [][2]float64) {
 	difference := func(x float64) float64 { return f.First.Curve.At(x, d.in) - f.Second.Curve.At(x, d.in) }
+	meet := func(x float64) { places = append(places, [2]float64{x, f.First.Curve.At(x, d.in)}) }
 	step := (right - left) / crossingSteps
-	was := difference(left)
+	before, was := math.NaN(), difference(left)
 	for k := 1; k <= crossingSteps && len(places) < MaxCrossings; k++ {
 		x := left + float64(k)*step
 		now := difference(x)
-		if was == 0 {
-			places = append(places, [2]float64{x - step, f.First.Curve.At(x-step, d.in)})
-		} else if was*now < 0 {
-			low, high := x-step, x
-			for range 60 {
-				middle := (low + high) / 2
-				if v := difference(middle); v*was > 0 {
-					low = middle
-				} else {
-					high = middle
-				}
+		largest := math.Max(1, math.Max(math.Abs(was), math.Abs(now)))
+		switch {
+		case was == 0:
+			meet(x - step)
+		case was*now < 0:
+			if at := crossing(difference, was, x-step, x); math.Abs(difference(at)) <= 1e-6*largest {
+				meet(at)
 			}
-			at := (low + high) / 2
-			if off := math.Abs(difference(at)); off <= 1e-6*math.Max(1, math.Max(math.Abs(was), math.Abs(now))) {
-				places = append(places, [2]float64{at, f.First.Curve.At(at, d.in)})
+		case mayTouch(before, was, now):
+			at := nearest(difference, x-2*step, x)
+			if math.Abs(difference(at)) <= touching*math.Max(largest, math.Abs(f.First.Curve.At(at, d.in))) {
+				meet(at)
 			}
 		}
-		was = now
+		before, was = was, now
 	}
 	return places
+}
+
+// crossing halves for the place between low, where f has the sign of was, and high, where it has the other one.
+func crossing(f func(float64) float64, was, low, high float64) float64 {
+	for range 60 {
+		middle := (low + high) / 2
+		if f(middle)*was > 0 {
+			low = middle
+		} else {
+			high = middle
+		}
+	}
+	return (low + high) / 2
+}
+
+// touching is how near two curves come where they touch, as floats go.
+const touching = 1e-12
+
+// mayTouch tells that of three values of one sign, a step apart, the middle one is the smallest, and that the parabola through
+// them comes close to 0 between.
+func mayTouch(before, middle, after float64) bool {
+	if !(before*middle > 0 && middle*after > 0 && math.Abs(middle) <= math.Abs(before) && math.Abs(middle) <= math.Abs(after)) {
+		return false
+	}
+	bend := before - 2*middle + after
+	lowest := middle - (after-before)*(after-before)/(8*bend)
+	return bend != 0 && math.Abs(lowest) <= 0.3*math.Max(math.Abs(before), math.Abs(after))
+}
+
+// nearest closes in on the place between low and high where |f| is least, keeping two thirds each time.
+func nearest(f func(float64) float64, low, high float64) float64 {
+	for range 80 {
+		a, b := low+(high-low)/3, high-(high-low)/3
+		if math.Abs(f(a)) < math.Abs(f(b)) {
+			high = b
+		} else {
+			low = a
+		}
+	}
+	return (low + high) / 2
 }
 
 // MaxCrossings bounds the intersections that are shown.
