@@ -2,11 +2,13 @@ package evaluate_test
 
 import (
 	"math"
+	"math/big"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/circle"
 	"parvix/core/document"
 	"parvix/core/edit"
 	"parvix/core/evaluate"
@@ -74,4 +76,45 @@ func TestTheRunnerFollowsTheHandAlongTheCurve(t *testing.T) {
 	e.DragRunner(path, -3, 0)
 	e.Update()
 	assert.Less(t, e.Parameters[e.Find("t")].Value, 2.0, "it does not jump to the other side")
+}
+
+// What is said of special angles: 7π/6 is 210° and its tangent √3/3 (Abramowitz & Stegun 4.3.46); a ratio without a value says
+// why in the words of the trade.
+func TestAnAngleAndItsRatiosAreSaidExactly(t *testing.T) {
+	e := turning(t, edit.IdeaCircle, document.Radian)
+	c := e.Shown[0].Circle
+	at := func(radians float64) {
+		e.Set(e.Find("θ"), radians)
+		e.Update()
+	}
+	at(7 * math.Pi / 6)
+	assert.Equal(t, `\frac{7 \pi}{6}={210}^{\circ}`, evaluate.BothLaTeX(c.Angle))
+	assert.Contains(t, e.AngleLaTeX(c), `\frac{7 \pi}{6}={210}^{\circ}\approx 3.67`)
+	for f, words := range map[circle.Function]string{circle.Sine: `=-\frac{1}{2}`, circle.Cosine: `=-\frac{\sqrt{3}}{2}\approx −0.87`,
+		circle.Tangent: `=\frac{\sqrt{3}}{3}\approx 0.58`, circle.Cosecant: `=-2`} {
+		text, reason := e.RatioLaTeX(c, f)
+		assert.Contains(t, text, words)
+		assert.Empty(t, reason)
+	}
+	assert.Contains(t, evaluate.ProportionLaTeX(c, circle.Tangent, `\theta`), `\dfrac{{0.58}}{1}=\dfrac{{−0.5}}{{−0.87}}`, "as similar triangles")
+	assert.Contains(t, evaluate.ProportionLaTeX(c, circle.Secant, `\theta`), `\dfrac{{−1.15}}{1}=\dfrac{{1}}{{−0.87}}`)
+	assert.Empty(t, evaluate.ProportionLaTeX(c, circle.Sine, `\theta`), "a leg of the triangle itself")
+	at(math.Pi / 2)
+	text, reason := e.RatioLaTeX(c, circle.Tangent)
+	assert.Contains(t, text, "is undefined")
+	assert.Contains(t, reason, "parallel to the x-axis", "the tangent from the point never comes to the axis")
+	at(1)
+	assert.Equal(t, `1\approx {57.3}^{\circ}`, evaluate.BothLaTeX(c.Angle), "no multiple of π that anybody knows")
+	text, _ = e.RatioLaTeX(c, circle.Sine)
+	assert.Contains(t, text, `\approx 0.84`)
+	at(0)
+	assert.Contains(t, e.AngleLaTeX(c), `=0={0}^{\circ}`)
+	assert.NotContains(t, e.AngleLaTeX(c), `\approx`)
+}
+
+func TestMultiplesOfPiAreWrittenAsATextbookDoes(t *testing.T) {
+	for text, r := range map[string]*big.Rat{"0": big.NewRat(0, 1), `\pi`: big.NewRat(1, 1), `-\pi`: big.NewRat(-1, 1), `2 \pi`: big.NewRat(2, 1),
+		`\frac{\pi}{6}`: big.NewRat(1, 6), `-\frac{7 \pi}{6}`: big.NewRat(-7, 6), `\frac{3 \pi}{2}`: big.NewRat(6, 4)} {
+		assert.Equal(t, text, evaluate.PiLaTeX(r))
+	}
 }
