@@ -50,7 +50,7 @@ func typescript(root string) ([]byte, error) {
 		}
 	}
 	b.WriteString("\n/** How many points a shape joins; −1 for three or more, up to mostCorners. */\nexport const pointsOf: Record<FigureShape, number> = {\n")
-	for _, shape := range document.FigureShapes() {
+	for _, shape := range document.Shapes() {
 		fmt.Fprintf(&b, "  %s: %d,\n", shape, shape.Points())
 	}
 	fmt.Fprintf(&b, "};\nexport const mostCorners = %d;\n", document.MaxCorners)

@@ -355,11 +355,6 @@ func Shapes() []FigureShape {
 	return []FigureShape{Segment, Arrow, Midpoint, CircleShape, ArcShape, AngleShape, RightAngle, Polygon, TangentLine, NormalLine, Intersection}
 }
 
-// FigureShapes lists the shapes.
-func FigureShapes() []FigureShape {
-	return []FigureShape{Segment, Arrow, Midpoint, CircleShape, ArcShape, AngleShape, RightAngle, Polygon, TangentLine, NormalLine, Intersection}
-}
-
 // Points is how many points a shape needs, −1 for three or more.
 func (s FigureShape) Points() int {
 	switch s {
