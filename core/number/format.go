@@ -28,7 +28,7 @@ func plain(v float64, decimals int) string {
 	case math.IsInf(v, -1):
 		return "-∞"
 	case math.Abs(v) >= 1e15:
-		return powerOfTen(v)
+		return powerOfTen(v, 5)
 	}
 	// Half a unit beyond the last decimal hides the rounding of 0.1 + 0.2, and never shows −0.
 	s := strconv.FormatFloat(v, 'f', decimals, 64)
@@ -38,11 +38,18 @@ func plain(v float64, decimals int) string {
 	return s
 }
 
-// powerOfTen writes v as 4.5036·10¹⁵, with at most six digits: “4.5036e+15” is a sum with the number e.
-func powerOfTen(v float64) string {
-	digits, exponent, _ := strings.Cut(strconv.FormatFloat(v, 'e', 5, 64), "e+")
-	exponent = strings.NewReplacer("0", "⁰", "1", "¹", "2", "²", "3", "³", "4", "⁴", "5", "⁵", "6", "⁶", "7", "⁷", "8", "⁸", "9", "⁹").Replace(exponent)
-	switch digits = strings.TrimRight(strings.TrimRight(digits, "0"), "."); digits {
+// superscripts are the digits of an exponent, with its sign.
+var superscripts = strings.NewReplacer("-", "⁻", "0", "⁰", "1", "¹", "2", "²", "3", "³", "4", "⁴", "5", "⁵", "6", "⁶", "7", "⁷", "8", "⁸", "9", "⁹")
+
+// powerOfTen writes v as 4.5036·10¹⁵, with so many decimals at most: “4.5036e+15” is a sum with the number e.
+func powerOfTen(v float64, decimals int) string {
+	digits, exponent, _ := strings.Cut(strconv.FormatFloat(v, 'e', decimals, 64), "e")
+	power, err := strconv.Atoi(exponent)
+	if err != nil {
+		return digits // no number has another exponent
+	}
+	exponent = superscripts.Replace(strconv.Itoa(power))
+	switch digits = trim(digits); digits {
 	case "1", "-1":
 		return strings.TrimSuffix(digits, "1") + "10" + exponent
 	}
@@ -65,6 +72,22 @@ func Significant(v float64, digits int) string {
 	}
 	decimals := digits - 1 - int(math.Floor(math.Log10(math.Abs(v))))
 	return Format(v, max(0, min(12, decimals)))
+}
+
+// noise is below what a number that was worked out may be 0 but for rounding.
+const noise = 1e-9
+
+// Rounded writes v with at most the given decimals, and with more where these would leave fewer than two digits of it: 0.00012
+// is not 0.0001, and not 0.
+func Rounded(v float64, decimals int) string {
+	size := math.Abs(v)
+	switch {
+	case !(size >= noise) || size >= math.Pow(10, float64(1-decimals)):
+		return Format(v, decimals)
+	case size < 1e-6:
+		return fix(powerOfTen(v, 1))
+	}
+	return Significant(v, 2)
 }
 
 // Decimals is how many decimals are needed to write v exactly, at most most.

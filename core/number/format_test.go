@@ -26,6 +26,21 @@ func TestNumbersAreWrittenForPeople(t *testing.T) {
 	assert.Equal(t, "12300", number.Significant(12300, 2))
 }
 
+// Two digits of a number say something, one of them or none does not (common practice).
+func TestSmallNumbersKeepTwoDigits(t *testing.T) {
+	for _, c := range []struct {
+		v        float64
+		decimals int
+		want     string
+	}{
+		{0.00012, 4, "0.00012"}, {0.0012, 3, "0.0012"}, {0.012, 3, "0.012"}, {0.3, 3, "0.3"}, {2.99999999e-5, 4, "0.00003"}, {-0.000123, 4, "−0.00012"},
+		{2.54e-7, 4, "2.5·10⁻⁷"}, {-1e-8, 3, "−10⁻⁸"}, {0.99999e-6, 4, "10⁻⁶"}, {1e-17, 4, "0"}, {0, 4, "0"}, {1.23456, 4, "1.2346"}, {math.NaN(), 4, "undefined"},
+		{math.Inf(1), 2, "∞"}, {12345.678, 2, "12345.68"},
+	} {
+		assert.Equal(t, c.want, number.Rounded(c.v, c.decimals), "%v", c.v)
+	}
+}
+
 func TestDecimalsOfAStep(t *testing.T) {
 	for v, want := range map[float64]int{0.1: 1, 0.25: 2, 5: 0, 1e-3: 3, math.Pi: 6} {
 		assert.Equal(t, want, number.Decimals(v, 6), "%v", v)

@@ -100,6 +100,14 @@ func TestPlacesOfAPeriodThatLieEvenlyAreOne(t *testing.T) {
 	assert.Equal(t, `{x=k\colon 1\to 0}`, w[document.Jumps])
 }
 
+// A zero close to 0 is not 0: e^(−10) is 0.0000454 (Abramowitz & Stegun, table 4.4).
+func TestSmallPlacesKeepTheirDigits(t *testing.T) {
+	d := demonstration(t, false, "f(x) = ln x + 10", "g(x) = e^x − 1.00012 − x²", "h(x) = x² + 10^5 x − 3")
+	assert.Contains(t, lines(t, d, "f")[document.Zeros], `\approx 0.000045`)
+	assert.Contains(t, lines(t, d, "g")[document.Zeros], `{x\approx 0.00012}`)
+	assert.Contains(t, lines(t, d, "h")[document.Zeros], `\approx 0.00003`)
+}
+
 // On a phone a line breaks between intervals, and between a point's exact numbers and its decimals; not after the sign ≈.
 func TestALineBreaksWhereItCanBeRead(t *testing.T) {
 	d := demonstration(t, false, "f(x) = ∛(x³ + x + 1)")

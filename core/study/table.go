@@ -36,7 +36,7 @@ func Tabulate(d *evaluate.Demonstration, x, y []float64) ValuesTable {
 		if math.IsNaN(v) || math.IsInf(v, 0) {
 			return "undefined"
 		}
-		return d.Numeral(number.Format(v, 4))
+		return d.Numeral(number.Rounded(v, 4))
 	}
 	rising, whole := true, true
 	for i := range x {
