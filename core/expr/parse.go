@@ -285,6 +285,22 @@ func (p *parser) deeper() {
 
 func (p *parser) shallower() { p.depth-- }
 
+// nested goes some levels deeper; what it gives comes back.
+func (p *parser) nested(levels int) (back func()) {
+	for range levels {
+		p.deeper()
+	}
+	return func() { p.depth -= levels }
+}
+
+// sign goes as deep as a sign that was read is printed: −−x as −(−x).
+func (p *parser) sign() (back func()) {
+	if p.isOp("-", "+") {
+		return p.nested(3)
+	}
+	return p.nested(1)
+}
+
 // pieces = sum [ "for" condition { ";" sum "for" condition } ].
 func (p *parser) pieces() Node {
 	from := p.peek().From
@@ -400,9 +416,8 @@ func (p *parser) sum() Node {
 // a sign in front belongs to the whole product.
 func (p *parser) term() Node {
 	if p.isOp("-", "+") {
-		p.deeper()
-		defer p.shallower()
 		t := p.next()
+		defer p.sign()()
 		x := p.term()
 		if t.text == "+" {
 			return x
@@ -434,9 +449,8 @@ func (p *parser) term() Node {
 // signed = { "+" | "−" } power: a sign inside a product, as in 2·(−3) typed without brackets.
 func (p *parser) signed() Node {
 	if p.isOp("-", "+") {
-		p.deeper()
-		defer p.shallower()
 		t := p.next()
+		defer p.sign()()
 		x := p.signed()
 		if t.text == "+" {
 			return x
@@ -503,13 +517,11 @@ func (p *parser) exponent() Node {
 	}
 	if !p.isOp("(") {
 		// 2^3^4 is printed 2^(3^4), where the brackets are two levels more; what is read must be readable again.
-		for range 2 {
-			p.deeper()
-			defer p.shallower()
-		}
+		defer p.nested(2)()
 	}
 	if p.isOp("-", "+") {
 		t := p.next()
+		defer p.sign()()
 		x := p.power()
 		if t.text == "+" {
 			return x
