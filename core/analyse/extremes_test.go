@@ -102,3 +102,11 @@ func TestPlacesFarFromTheirPhaseKeepTheirDigits(t *testing.T) {
 	assert.InEpsilon(t, 2.99999999910000000054e-5, f.Zeros[1].X.Value, 1e-14)
 	assert.Equal(t, "−50000 + √2500000003", f.Zeros[1].X.Text())
 }
+
+// tanh 9 = 1 − 3.0459959·10⁻⁸ (1 − 2/(e^18 + 1), by hand), and what is below 1 has the whole part 0, however close it is.
+func TestAStepOfAConstantBesideAWholeNumber(t *testing.T) {
+	for text, want := range map[string]string{"⌊tanh 9⌋": "{0}", "⌈−tanh 9⌉": "{0}", "⌈tanh 9⌉": "{1}", "⌊1 + 10^(−8)⌋": "{1}", "⌊2 − 10^(−8)⌋ + ⌊√2·√2⌋": "{3}", "⌊−tanh 8⌋": "{−1}"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Equal(t, want, analyse.Intervals(f.Range), text)
+	}
+}

@@ -154,7 +154,10 @@ func withSettledSteps(n expr.Node) expr.Node {
 	if nearest := math.Round(v); math.Abs(v) > 1e9 || !(math.Abs(v-nearest) > 1e-9*(1+math.Abs(v))) {
 		return n
 	}
-	return wholeNear(c.Name, v)
+	if c.Name == "floor" {
+		return wholeNumber(math.Floor(v))
+	}
+	return wholeNumber(math.Ceil(v))
 }
 
 // noPiece is raised where no piece of a function holds.
@@ -175,6 +178,10 @@ func wholeNear(name string, v float64) expr.Node {
 	if nearest := math.Round(v); math.Abs(v-nearest) < 1e-7 {
 		r = nearest
 	}
+	return wholeNumber(r)
+}
+
+func wholeNumber(r float64) expr.Node {
 	if r < 0 {
 		return &expr.Neg{X: expr.Num(int64(-r))}
 	}
