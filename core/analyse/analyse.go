@@ -97,8 +97,15 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	a.examine()
 	a.try()
 	a.collect(out)
+	if hasDoubtfulStep(a.n) {
+		return &Findings{Symmetry: out.Symmetry, SymmetryHow: out.SymmetryHow, Undecided: []string{doubtful, "domain", "range"}}, nil
+	}
 	return out, nil
 }
+
+// doubtful says why nothing is told of a function with a step that nobody can decide.
+const doubtful = "places where the function turns, jumps or has gaps, zeros, extrema, inflections: a step is taken of a number that is " +
+	"too close to a whole one to be told apart from it"
 
 // domainOf finds nothing but the domain of a condition; what repeats in it only is not told.
 func domainOf(n expr.Node, variable string, bounds Bounds) (out *Findings, ok bool) {

@@ -109,4 +109,13 @@ func TestAStepOfAConstantBesideAWholeNumber(t *testing.T) {
 		f := findings(t, text, analyse.Bounds{})
 		assert.Equal(t, want, analyse.Intervals(f.Range), text)
 	}
+	// 1 − tanh 20 = 8.5·10⁻¹⁸ is less than a float64 can tell.
+	for _, text := range []string{"⌊tanh 20⌋", "x + ⌊tanh 20⌋", "⌈−tanh 25⌉ sin x"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.False(t, f.RangeKnown || f.DomainKnown || len(f.Zeros) > 0, text)
+		assert.Contains(t, strings.Join(f.Undecided, "; "), "too close to a whole one", text)
+	}
+	for _, text := range []string{"⌊log 1000⌋ + x", "⌊√2·√8⌋ + x", "⌈(1 + √5)(1 − √5)⌉ + x"} {
+		assert.Empty(t, findings(t, text, analyse.Bounds{}).Undecided, text)
+	}
 }

@@ -151,13 +151,30 @@ func withSettledSteps(n expr.Node) expr.Node {
 		return n
 	}
 	v := exact.Float(c.Args[0])
-	if nearest := math.Round(v); math.Abs(v) > 1e9 || !(math.Abs(v-nearest) > 1e-9*(1+math.Abs(v))) {
+	if math.Abs(v) > 1e9 || !isOffWhole(v) {
 		return n
 	}
 	if c.Name == "floor" {
 		return wholeNumber(math.Floor(v))
 	}
 	return wholeNumber(math.Ceil(v))
+}
+
+// isOffWhole tells that a number that was worked out is surely no whole one.
+func isOffWhole(v float64) bool { return math.Abs(v-math.Round(v)) > 1e-9*(1+math.Abs(v)) }
+
+// hasDoubtfulStep tells that a step is taken of a number that is so close to a whole one that nobody can tell on which side, as
+// tanh 20 is to 1, and not known to be one.
+func hasDoubtfulStep(n expr.Node) bool {
+	return expr.Any(n, func(n expr.Node) bool {
+		c, ok := n.(*expr.Call)
+		if !ok || c.Name != "floor" && c.Name != "ceil" || len(expr.Names(c)) > 0 {
+			return false
+		}
+		_, known := exact.Of(c.Args[0]).Rat()
+		v := exact.Float(c.Args[0])
+		return !known && v == v && math.Abs(v) < 1e9 && !isOffWhole(v)
+	})
 }
 
 // noPiece is raised where no piece of a function holds.
