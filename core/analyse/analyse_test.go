@@ -65,6 +65,32 @@ func TestAnEndlessListIsListedInTheWindowAndSaysSo(t *testing.T) {
 	assert.Contains(t, f.Undecided[0], "only listed from x = −7 to 7")
 }
 
+// (x sin x)′ is 0 where tan x = −x: 0, 2.02876, 4.91318 (Abramowitz & Stegun, table 4.19), and x + 2 cos x falls where
+// sin x > 1/2. Where the list stops the function may go on as it does.
+func TestWhatLeavesTheWindowIsToldAsFarAsTheWindow(t *testing.T) {
+	f := findings(t, "x sin x", analyse.Bounds{Left: -7, Right: 7})
+	assert.Equal(t, "(≈−4.91318, ≈−2.028758) ∪ (0, ≈2.028758) ∪ (≈4.91318, 7)", analyse.Intervals(f.Rising))
+	assert.Equal(t, "(−7, ≈−4.91318) ∪ (≈−2.028758, 0) ∪ (≈2.028758, ≈4.91318)", analyse.Intervals(f.Falling))
+	f = findings(t, "x + 2cos x", analyse.Bounds{})
+	assert.Equal(t, "(−10, −19π/6) ∪ (−11π/6, −7π/6) ∪ (π/6, 5π/6) ∪ (13π/6, 17π/6)", analyse.Intervals(f.Falling))
+	assert.Equal(t, "(−19π/6, −11π/6) ∪ (−7π/6, π/6) ∪ (5π/6, 13π/6) ∪ (17π/6, 10)", analyse.Intervals(f.Rising))
+	assert.Equal(t, "(−10, −5π/2) ∪ (−3π/2, −π/2) ∪ (π/2, 3π/2) ∪ (5π/2, 10)", analyse.Intervals(f.ConcaveUp))
+	f = findings(t, "√(x³ + 1) sin x/x", analyse.Bounds{Left: 2, Right: 3})
+	assert.Equal(t, "(2, 3)", analyse.Intervals(f.Falling), "no turn in the window")
+}
+
+// By hand: ((x − a)/(x² + 1))″ is 0 where (3x − x³)/(1 − 3x²) = a, the tangent of three times an angle (DLMF 4.21.28): at
+// tan((arctan a + kπ)/3).
+func TestPolynomialWithRootsAsCoefficientsHasAllItsZeros(t *testing.T) {
+	f := findings(t, "(x − 10√2)/(x² + 1)", analyse.Bounds{})
+	assert.Empty(t, f.Undecided)
+	require.Len(t, f.Inflections, 3)
+	for k, p := range f.Inflections {
+		assert.InEpsilon(t, math.Tan((math.Atan(10*math.Sqrt2)+float64(k-1)*math.Pi)/3), p.X.Value, 1e-11)
+	}
+	assert.True(t, math.IsInf(f.ConcaveUp[len(f.ConcaveUp)-1].Hi.Value, 1))
+}
+
 func TestWhatCouldNotBeDecidedIsSaidAndNotGuessed(t *testing.T) {
 	f := findings(t, "sin(1/x)", analyse.Bounds{})
 	assert.NotEmpty(t, f.Undecided)
@@ -358,7 +384,7 @@ func TestTurnsThatCrowdTowardsAGapAreNotToldAsComplete(t *testing.T) {
 			assert.Positive(t, i.Lo.Value, i.Text())
 		}
 	}
-	assert.Contains(t, strings.Join(f.Undecided, "; "), "some may be missing: zeros, extrema, inflections")
+	assert.Contains(t, strings.Join(f.Undecided, "; "), "some may be missing: zeros, extrema, rise and fall, inflections, bends")
 }
 
 // What is 0 of a product or a power is what is 0 of its factors.

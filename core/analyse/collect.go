@@ -32,11 +32,11 @@ func (a *analyser) collect(out *Findings) {
 	a.collectPoints(out)
 	a.collectGaps(out)
 	a.collectFarOut(out)
-	rises := func(sign int) func(s *segment) bool {
-		return func(s *segment) bool { return s.known && s.rises == sign }
+	rises := func(sign int) func(s *segment) (whole, near bool) {
+		return func(s *segment) (whole, near bool) { return s.known && s.rises == sign, s.near && s.rises == sign }
 	}
-	bends := func(sign int) func(s *segment) bool {
-		return func(s *segment) bool { return s.bent && s.bends == sign }
+	bends := func(sign int) func(s *segment) (whole, near bool) {
+		return func(s *segment) (whole, near bool) { return s.bent && s.bends == sign, s.bentNear && s.bends == sign }
 	}
 	out.Rising, out.Falling = a.runs(rises(1), a.continuous), a.runs(rises(-1), a.continuous)
 	out.ConcaveUp = a.runs(bends(1), func(i int) bool { return a.bendsThrough(i, 1) })
@@ -388,24 +388,41 @@ func isLine(s *segment) bool {
 	return ok && n.Value.Sign() == 0
 }
 
-// runs joins neighbouring segments on which something holds to open intervals, where it holds across the place between.
-func (a *analyser) runs(holds func(s *segment) bool, across func(i int) bool) []Interval {
+// runs joins neighbouring segments on which something holds to open intervals, where it holds across the place between. On
+// a segment that leaves the window it holds on the whole or, being known near the window only, as far as the window goes.
+func (a *analyser) runs(holds func(s *segment) (whole, near bool), across func(i int) bool) []Interval {
 	var list []Interval
 	joined := false
 	for i := range a.segments {
 		s := &a.segments[i]
-		if s.tree == nil || !holds(s) {
+		whole, near := holds(s)
+		run := Interval{Lo: s.lo, Hi: s.hi}
+		if !whole {
+			run = a.inWindow(run)
+		}
+		if s.tree == nil || !whole && !near || !(run.Lo.Value < run.Hi.Value) {
 			joined = false
 			continue
 		}
 		if joined && across(i) {
-			list[len(list)-1].Hi = s.hi
+			list[len(list)-1].Hi = run.Hi
 		} else {
-			list = append(list, Interval{Lo: s.lo, Hi: s.hi})
+			list = append(list, run)
 		}
 		joined = true
 	}
 	return a.onePeriod(list)
+}
+
+// inWindow is the part of an interval that lies in the window.
+func (a *analyser) inWindow(i Interval) Interval {
+	if i.Lo.Value < a.left {
+		i.Lo = exactly(exact.Of(decimal(a.left)))
+	}
+	if i.Hi.Value > a.right {
+		i.Hi = exactly(exact.Of(decimal(a.right)))
+	}
+	return i
 }
 
 func (a *analyser) collectSymmetry(out *Findings) {
@@ -459,7 +476,8 @@ func (a *analyser) collectWave(out *Findings) {
 
 func (a *analyser) collectUndecided(out *Findings) {
 	out.Undecided = []string{}
-	names := map[string]string{"places": "places where the function turns, jumps or has gaps", "zeros": "zeros", "extrema": "extrema", "inflections": "inflections"}
+	names := map[string]string{"places": "places where the function turns, jumps or has gaps", "zeros": "zeros",
+		"extrema": "extrema, rise and fall", "inflections": "inflections, bends"}
 	var outside, missing []string
 	for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
 		if a.endless[list] && a.period == 0 {

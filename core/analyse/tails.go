@@ -28,6 +28,31 @@ func (a *analyser) tail(n expr.Node, side int, other float64) float64 {
 			return float64(side) * r
 		}
 	}
+	return float64(side) * a.rootBound(n)
+}
+
+// maxRootBound is how far out the zeros of a polynomial are still looked for.
+const maxRootBound = 1e5
+
+// rootBound is a size that no zero of a polynomial has, whatever constants its coefficients are: twice the largest of
+// |aₙ₋ₖ/aₙ|^(1/k), after Fujiwara (1916). NaN for another formula, or for a bound too far out.
+func (a *analyser) rootBound(n expr.Node) float64 {
+	coefficients, ok := symbolic.Coefficients(n, a.variable)
+	degree := len(coefficients) - 1
+	if !ok || degree < 1 {
+		return math.NaN()
+	}
+	size := func(i int) interval.I {
+		v, _ := breaks.Enclose(coefficients[i], a.variable)(interval.Point(0))
+		return v.Abs()
+	}
+	leading, bound := size(degree), 0.0
+	for k := 1; k <= degree; k++ {
+		bound = math.Max(bound, math.Pow(size(degree-k).Hi/leading.Lo, 1/float64(k)))
+	}
+	if bound *= 2.0001; bound < maxRootBound {
+		return bound
+	}
 	return math.NaN()
 }
 

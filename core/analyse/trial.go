@@ -56,15 +56,24 @@ func (a *analyser) try() {
 			a.unsettled["zeros"] = true
 		}
 		smooth := breaks.Enclose(s.simple, a.variable)
-		for k, p := range samples {
+		for _, p := range samples {
 			if other, _ := smooth(interval.Point(p.x)); apart(p.y, other) {
 				a.refute("places")
 				return
 			}
-			if k > 0 && s.known && refutesRise(samples[k-1], p, s) {
+		}
+		if !s.known || !s.bent {
+			part := a.inWindow(Interval{Lo: s.lo, Hi: s.hi})
+			if !(part.Lo.Value < part.Hi.Value) {
+				continue
+			}
+			samples = samplesOf(value, &segment{lo: part.Lo, hi: part.Hi}, sharesFor(len(a.segments)))
+		}
+		for k, p := range samples {
+			if k > 0 && s.near && refutesRise(samples[k-1], p, s) {
 				a.refute("extrema")
 			}
-			if k > 1 && s.bent && refutesBend(samples[k-2], samples[k-1], p, s.bends) {
+			if k > 1 && s.bentNear && refutesBend(samples[k-2], samples[k-1], p, s.bends) {
 				a.refute("inflections")
 			}
 		}
