@@ -37,6 +37,9 @@ const maxRootBound = 1e5
 // rootBound is a size that no zero of a polynomial has, whatever constants its coefficients are: twice the largest of
 // |aₙ₋ₖ/aₙ|^(1/k), after Fujiwara (1916). NaN for another formula, or for a bound too far out.
 func (a *analyser) rootBound(n expr.Node) float64 {
+	if expr.Any(n, func(n expr.Node) bool { return isCall(n) && depends(n, a.variable) }) {
+		return math.NaN()
+	}
 	coefficients, ok := symbolic.Coefficients(n, a.variable)
 	degree := len(coefficients) - 1
 	if !ok || degree < 1 {
@@ -54,6 +57,11 @@ func (a *analyser) rootBound(n expr.Node) float64 {
 		return bound
 	}
 	return math.NaN()
+}
+
+func isCall(n expr.Node) bool {
+	_, ok := n.(*expr.Call)
+	return ok
 }
 
 type tailProof struct {
