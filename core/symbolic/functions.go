@@ -45,7 +45,7 @@ func (s *simplifier) call(c *expr.Call) sum {
 	case "sinh", "tanh", "arsinh", "artanh", "cosh", "arcosh":
 		return s.hyperbolic(c.Name, u, plain)
 	case "min", "max":
-		return extreme(c.Name, args, plain)
+		return s.extreme(c.Name, args, plain)
 	}
 	return plain
 }
@@ -95,21 +95,16 @@ func rounded(name string, value *big.Rat) *big.Rat {
 	return floor
 }
 
-func extreme(name string, args []expr.Node, plain sum) sum {
+// extreme is the largest or the smallest of numbers; plain where one is none.
+func (s *simplifier) extreme(name string, args []expr.Node, plain sum) sum {
 	var best *big.Rat
 	for _, a := range args {
-		if n, ok := a.(*expr.Neg); ok {
-			a = n.X
-			if number, ok := a.(*expr.Number); ok {
-				a = rat(new(big.Rat).Neg(number.Value))
-			}
-		}
-		number, ok := a.(*expr.Number)
+		number, ok := s.normal(a).number()
 		if !ok {
 			return plain
 		}
-		if best == nil || (number.Value.Cmp(best) < 0) == (name == "min") {
-			best = number.Value
+		if best == nil || (number.Cmp(best) < 0) == (name == "min") {
+			best = number
 		}
 	}
 	return constant(best)
