@@ -20,6 +20,7 @@ type analyser struct {
 	variable   string
 	f          program.Point
 	bounds     Bounds
+	tens       int     // n is the function times this power of ten
 	lo, hi     float64 // the interval that is examined
 	left       float64 // the window for endless lists
 	right      float64
@@ -97,6 +98,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	a.examine()
 	a.try()
 	a.collect(out)
+	out.inTens(-a.tens)
 	if hasDoubtfulStep(a.n) {
 		return &Findings{Symmetry: out.Symmetry, SymmetryHow: out.SymmetryHow, Undecided: []string{doubtful, "domain", "range"}}, nil
 	}
@@ -125,13 +127,16 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 	if n = symbolic.Unrolled(n); hasSum(n) {
 		return nil, nil, problem.New("work-limit", n.Pos(), n.End())
 	}
-	f, err := program.CompilePoint(n, []string{variable})
-	if err != nil {
+	if _, err := program.CompilePoint(n, []string{variable}); err != nil {
 		return nil, nil, err
 	}
 	n = plainRoots(withSettledSteps(n), variable)
 	bounds = bounds.within(n, variable)
-	a = &analyser{n: n, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
+	n, k, f, err := ofSize1(n, variable, bounds)
+	if err != nil {
+		return nil, nil, err
+	}
+	a = &analyser{n: n, tens: k, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
 		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, isCutBy: map[string]bool{}, simplified: map[string]expr.Node{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
@@ -155,15 +160,6 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 		a.hi = bounds.Hi.Float()
 	}
 	return a, out, nil
-}
-
-// Period finds the least period of n alone; n as for Function.
-func Period(n expr.Node, variable string) (exact.Value, bool) {
-	f, err := program.CompilePoint(n, []string{variable})
-	if err != nil {
-		return exact.Value{}, false
-	}
-	return periodOf(n, variable, f)
 }
 
 // hasSum tells whether a sum is left that is too long to be written out.
@@ -449,10 +445,36 @@ func (a *analyser) signAt(n expr.Node, x float64) int {
 	case v.Hi < 0:
 		return -1
 	}
+	if sign := a.signOfParts(n, x); sign != 0 {
+		return sign
+	}
 	if e := powerIn(n, a.variable); e != nil {
 		// Too small or too large for a float64, as e^(−x²) at 30; without it the sign is the same.
 		if rest := symbolic.Simplify(over(n, e)).Node; symbolic.Size(rest) < symbolic.Size(n) {
 			return a.signAt(rest, x)
+		}
+	}
+	return 0
+}
+
+// signOfParts is the sign of a product or quotient by those of its parts, which may be too large or too small for a float64
+// together, as in 1/cosh(x³) at 10; 0 for anything else.
+func (a *analyser) signOfParts(n expr.Node, x float64) int {
+	switch n := n.(type) {
+	case *expr.Neg:
+		return -a.signAt(n.X, x)
+	case *expr.Binary:
+		switch n.Op {
+		case expr.Mul, expr.Div:
+			if left := a.signAt(n.L, x); left != 0 {
+				return left * a.signAt(n.R, x)
+			}
+		case expr.Pow:
+			if e, ok := symbolic.Fraction(n.R); ok && e.Num().Bit(0) == 0 && e.Sign() != 0 {
+				return a.signAt(n.L, x) * a.signAt(n.L, x)
+			} else if ok && e.IsInt() {
+				return a.signAt(n.L, x)
+			}
 		}
 	}
 	return 0

@@ -49,7 +49,21 @@ func (a *analyser) collect(out *Findings) {
 	}
 	a.collectSymmetry(out)
 	a.collectWave(out)
+	a.admitUnseen()
 	a.collectUndecided(out)
+}
+
+// admitUnseen admits that something may be missing where the sign of a slope or a bend that is not 0 throughout could not be
+// seen.
+func (a *analyser) admitUnseen() {
+	for i := range a.segments {
+		s := &a.segments[i]
+		if s.tree == nil {
+			continue
+		}
+		a.unsettled["extrema"] = a.unsettled["extrema"] || s.near && s.rises == 0 && !s.isLevel()
+		a.unsettled["inflections"] = a.unsettled["inflections"] || s.bentNear && s.bends == 0 && !isLine(s)
+	}
 }
 
 // inPeriod tells whether a place is the one of its kind that is listed.
@@ -73,11 +87,14 @@ func (a *analyser) meets(i int, b series.Behaviour, s *segment) bool {
 	if p.border {
 		return s.tree != nil
 	}
-	return s.tree != nil && p.defined && b.Kind == series.Finite && close(b.Limit.Float(), p.y.Value)
+	return s.tree != nil && p.defined && b.Kind == series.Finite && a.closeAt(i, b.Limit.Float(), p.y.Value)
 }
 
+// closeness is the share by which numbers differ that are told apart.
+const closeness = 1e-8
+
 func close(a, b float64) bool {
-	return a == b || !math.IsInf(a, 0) && !math.IsInf(b, 0) && math.Abs(a-b) <= 1e-8*(1+math.Abs(a)+math.Abs(b))
+	return a == b || !math.IsInf(a, 0) && !math.IsInf(b, 0) && math.Abs(a-b) <= closeness*(1+math.Abs(a)+math.Abs(b))
 }
 
 // onePeriod keeps of periodic intervals those of one period; one that reaches from border to border is the whole line.
@@ -206,7 +223,7 @@ func (a *analyser) tops(i int, s *segment, sign, side int) bool {
 		return sign > 0
 	case series.Finite:
 		limit, y := b.Limit.Float(), a.places[i].y.Value
-		if !close(limit, y) {
+		if !a.closeAt(i, limit, y) {
 			return float64(sign)*(y-limit) > 0
 		}
 		return s.near && s.rises == -sign*side
@@ -299,8 +316,8 @@ func (a *analyser) collectGaps(out *Findings) {
 			}
 			continue
 		}
-		if close(left.Limit.Float(), right.Limit.Float()) {
-			if !p.defined || !close(left.Limit.Float(), p.y.Value) {
+		if a.closeAt(i, left.Limit.Float(), right.Limit.Float()) {
+			if !p.defined || !a.closeAt(i, left.Limit.Float(), p.y.Value) {
 				out.Holes = append(out.Holes, Point{X: p.x, Y: told(left.Limit), How: Limit})
 			}
 			continue
@@ -550,8 +567,8 @@ func (a *analyser) collectRange(out *Findings) {
 			}
 		}
 		last := &a.segments[i]
-		lo, loKnown := endOf(a.places[first], s.leftEnd)
-		hi, hiKnown := endOf(a.places[i+1], last.rightEnd)
+		lo, loKnown := a.endOf(first, s.leftEnd)
+		hi, hiKnown := a.endOf(i+1, last.rightEnd)
 		if !s.known || !loKnown || !hiKnown {
 			doubtful = append(doubtful, a.pointersTo(first, i)...)
 		}
@@ -673,15 +690,15 @@ func (a *analyser) swingsWide(s *segment, side int) bool {
 	return b.Kind == series.Rising || b.Kind == series.Falling
 }
 
-// endOf is where a segment's values end at one of its places.
-func endOf(p place, b series.Behaviour) (end Number, known bool) {
+// endOf is where a segment's values end at place i.
+func (a *analyser) endOf(i int, b series.Behaviour) (end Number, known bool) {
 	switch b.Kind {
 	case series.Rising:
 		return infinite(1), true
 	case series.Falling:
 		return infinite(-1), true
 	case series.Finite:
-		if p.defined && close(p.y.Value, b.Limit.Float()) {
+		if p := &a.places[i]; p.defined && a.closeAt(i, p.y.Value, b.Limit.Float()) {
 			return p.y, true
 		}
 		return told(b.Limit), true

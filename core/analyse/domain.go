@@ -144,7 +144,7 @@ func (a *analyser) domainRepeats(out *Findings) bool {
 	}
 	for _, g := range gates {
 		condition := g.asFormula()
-		switch _, periodic := Period(g.part, a.variable); {
+		switch _, periodic := PeriodOf(g.part, a.variable); {
 		case condition == nil:
 		case periodic:
 			repeating = plus(repeating, condition)

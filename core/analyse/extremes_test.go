@@ -1,7 +1,9 @@
 package analyse_test
 
 import (
+	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -118,4 +120,98 @@ func TestAStepOfAConstantBesideAWholeNumber(t *testing.T) {
 	for _, text := range []string{"⌊log 1000⌋ + x", "⌊√2·√8⌋ + x", "⌈(1 + √5)(1 − √5)⌉ + x"} {
 		assert.Empty(t, findings(t, text, analyse.Bounds{}).Undecided, text)
 	}
+}
+
+// What holds for f holds for 10^k·f, its heights times 10^k: the laws of physics are written with such numbers (by hand).
+func TestFindingsDoNotHangOnTheUnitOfTheValues(t *testing.T) {
+	for _, text := range []string{"x/|x|", "1/x", "⌊x⌋", "arctan x + 1", "sin x", "x² for x < 1; x + 3 for x ≥ 1", "(x² − 1)/(x − 1)", "e^x/(1 + e^x)",
+		"x³ − 3x", "|sin x|", "(x + 1)²", "1/(1 + e^(1/x))", "x + 1/x", "√(4 − x²)", "⌊sin x⌋"} {
+		plain := findings(t, text, analyse.Bounds{})
+		for _, k := range []int{-19, -9, 12} {
+			formula := fmt.Sprintf("10^(%d)·(%s)", k, text)
+			if strings.Contains(text, "for") {
+				formula = strings.NewReplacer("x² for", fmt.Sprintf("10^(%d) x² for", k), "x + 3 for", fmt.Sprintf("10^(%d)(x + 3) for", k)).Replace(text)
+			}
+			f := findings(t, formula, analyse.Bounds{})
+			same := func(what string, heights bool, plain, scaled []float64) {
+				t.Helper()
+				if !assert.Len(t, scaled, len(plain), "%s of %s", what, formula) {
+					return
+				}
+				for i := range plain {
+					want := plain[i]
+					if heights {
+						want *= math.Pow(10, float64(k))
+					}
+					if want != scaled[i] {
+						assert.InEpsilon(t, want, scaled[i], 1e-9, "%s of %s", what, formula)
+					}
+				}
+			}
+			for what, lists := range map[string][2][]analyse.Point{"zeros": {plain.Zeros, f.Zeros}, "maxima": {plain.Maxima, f.Maxima},
+				"minima": {plain.Minima, f.Minima}, "inflections": {plain.Inflections, f.Inflections}, "holes": {plain.Holes, f.Holes}} {
+				for heights, of := range map[bool]func(p analyse.Point) float64{false: func(p analyse.Point) float64 { return p.X.Value },
+					true: func(p analyse.Point) float64 { return p.Y.Value }} {
+					same(what, heights, each(lists[0], of), each(lists[1], of))
+				}
+			}
+			for _, of := range []func(j analyse.Jump) float64{func(j analyse.Jump) float64 { return j.Left.Value },
+				func(j analyse.Jump) float64 { return j.Right.Value }} {
+				same("jumps", true, each(plain.Jumps, of), each(f.Jumps, of))
+			}
+			for what, lists := range map[string][2][]analyse.Interval{"range": {plain.Range, f.Range}, "domain": {plain.Domain, f.Domain},
+				"rise": {plain.Rising, f.Rising}, "fall": {plain.Falling, f.Falling}, "bends": {plain.ConcaveUp, f.ConcaveUp}} {
+				for _, of := range []func(i analyse.Interval) float64{func(i analyse.Interval) float64 { return i.Lo.Value },
+					func(i analyse.Interval) float64 { return i.Hi.Value }} {
+					same(what, what == "range", each(lists[0], of), each(lists[1], of))
+				}
+			}
+			for _, of := range []func(l analyse.Line) float64{func(l analyse.Line) float64 { return l.Lift.Value }, func(l analyse.Line) float64 { return l.Slope.Value }} {
+				same("asymptotes", true, each(append(plain.Horizontal, plain.Slanted...), of), each(append(f.Horizontal, f.Slanted...), of))
+			}
+			assert.Equal(t, plain.Symmetry, f.Symmetry, formula)
+			assert.Equal(t, plain.Undecided, f.Undecided, formula)
+			if plain.Period != nil && assert.NotNil(t, f.Period, formula) {
+				assert.Equal(t, plain.Period.Text(), f.Period.Text(), formula)
+				if plain.Amplitude != nil {
+					same("amplitude", true, []float64{plain.Amplitude.Value}, []float64{f.Amplitude.Value})
+				}
+			}
+		}
+	}
+}
+
+func each[T any](list []T, of func(T) float64) (out []float64) {
+	for _, v := range list {
+		out = append(out, of(v))
+	}
+	return out
+}
+
+// A step whose height is small beside the values further away is one: ⌊x⌋ e^(−x²) jumps by e^(−25) at 5 and is highest there
+// on its right (by hand).
+func TestAStepAmongSmallValuesIsAJump(t *testing.T) {
+	f := findings(t, "⌊x⌋ e^(−x²)", analyse.Bounds{})
+	require.Len(t, f.Jumps, 21, "at every whole number of the window")
+	at := slices.IndexFunc(f.Jumps, func(j analyse.Jump) bool { return j.X.Value == 5 })
+	assert.InEpsilon(t, 4*math.Exp(-25), f.Jumps[at].Left.Value, 1e-12)
+	assert.InEpsilon(t, 5*math.Exp(-25), f.Jumps[at].Right.Value, 1e-12)
+	assert.True(t, slices.ContainsFunc(f.Maxima, func(p analyse.Point) bool { return p.X.Value == 5 }))
+}
+
+// cosh u is above 0 and too large for a float64 from u = 711 on; 1/cosh rises and falls with −|u| (DLMF 4.35.1).
+func TestSlopesOfWhatIsTooSmallForAFloatAreSeen(t *testing.T) {
+	for text, want := range map[string][2]string{
+		"1/cosh(1/x)":      {"(0, ∞)", "(−∞, 0)"},
+		"1/cosh(30/(x+2))": {"(−2, ∞)", "(−∞, −2)"},
+		"2/cosh(x³)":       {"(−∞, 0)", "(0, ∞)"},
+		"(tanh(7/x))^1.5":  {"∅", "(0, ∞)"},
+	} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Equal(t, want, [2]string{analyse.Intervals(f.Rising), analyse.Intervals(f.Falling)}, text)
+		assert.Empty(t, f.Zeros, text)
+	}
+	f := findings(t, "⌊x + 4⌋/cosh((8x² − 0.5x − 1)/(x + 2))", analyse.Bounds{})
+	assert.Empty(t, f.Zeros, "only where the step is 0, throughout")
+	assert.Len(t, f.ZeroOn, 1)
 }

@@ -14,9 +14,10 @@ import (
 	"parvix/core/symbolic"
 )
 
-// PeriodOf is the least period of a formula, exactly; false for one that does not repeat, or that is constant.
+// PeriodOf is the least period of a formula, exactly; false for one that does not repeat, or that is constant. n as for
+// Function.
 func PeriodOf(n expr.Node, variable string) (exact.Value, bool) {
-	f, err := program.CompilePoint(n, []string{variable})
+	n, _, f, err := ofSize1(n, variable, Bounds{})
 	if err != nil {
 		return exact.Value{}, false
 	}

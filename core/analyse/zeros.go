@@ -272,13 +272,16 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 }
 
 // numerator is that of n as one fraction, without the roots and powers of e that are not 0 inside a segment, worked out once
-// a formula; n itself where it would grow too long.
+// a formula; what stands above in n as it is written where that would take too long.
 func (a *analyser) numerator(n expr.Node) expr.Node {
 	key := expr.Text(n)
 	above, known := a.numerators[key]
 	switch {
 	case known:
 	case a.fractions > maxFractions:
+		if b, is := n.(*expr.Binary); is && b.Op == expr.Div {
+			return b.L
+		}
 		return n
 	default:
 		size := symbolic.Size(n)

@@ -100,6 +100,6 @@ func adviseUnit(d *evaluate.Demonstration, p *document.Panel, f *evaluate.Functi
 
 // Period is the period of a function in play, without its other findings.
 func Period(d *evaluate.Demonstration, f *evaluate.Function) (float64, bool) {
-	period, ok := analyse.Period(d.WithNumbers(f), f.Stated.Variables[0])
+	period, ok := analyse.PeriodOf(d.WithNumbers(f), f.Stated.Variables[0])
 	return period.Float(), ok
 }

@@ -1,0 +1,184 @@
+package analyse
+
+import (
+	"cmp"
+	"math"
+	"math/big"
+	"slices"
+
+	"parvix/core/breaks"
+	"parvix/core/exact"
+	"parvix/core/expr"
+	"parvix/core/interval"
+	"parvix/core/program"
+	"parvix/core/symbolic"
+)
+
+// What differs by rounding only is told from what differs by a share of 1. A function of which all values are tiny, as
+// 1.6·10^(−19)·⌊x⌋, or huge, is therefore examined times a power of ten.
+
+// Functions are left as they are between these sizes.
+const tinyValues, hugeValues = 1e-3, 1e10
+
+// mostRounding is the share of a value that its enclosure is wide at most where it is more than rounding.
+const mostRounding = 1e-6
+
+// ofSize1 is a function times 10^k with values about 1, compiled; k is 0 where its values are no more than rounding, or neither
+// tiny nor huge.
+func ofSize1(n expr.Node, variable string, bounds Bounds) (scaled expr.Node, k int, f program.Point, err error) {
+	if f, err = program.CompilePoint(n, []string{variable}); err != nil {
+		return nil, 0, nil, err
+	}
+	if k = powerOfTen(n, variable, f, bounds); k != 0 {
+		n = inTens(n, k)
+		f, err = program.CompilePoint(n, []string{variable})
+	}
+	return n, k, f, err
+}
+
+// powerOfTen is the k for which 10^k times the function has values about 1; 0 where it need not be.
+func powerOfTen(n expr.Node, variable string, f program.Point, bounds Bounds) int {
+	type value struct{ x, size float64 }
+	var values []value
+	for _, x := range bounds.places() {
+		if v := math.Abs(f([]float64{x})); v > 0 && !math.IsInf(v, 0) {
+			values = append(values, value{x, v})
+		}
+	}
+	if len(values) == 0 {
+		return 0
+	}
+	slices.SortFunc(values, func(v, w value) int { return cmp.Compare(v.size, w.size) })
+	typical := values[len(values)-1]
+	if least := values[0]; least.size > hugeValues {
+		typical = values[len(values)/2]
+	} else if typical.size >= tinyValues {
+		return 0
+	}
+	v, _ := breaks.Enclose(n, variable)(interval.Point(typical.x))
+	if !(v.Hi-v.Lo <= mostRounding*typical.size) {
+		return 0
+	}
+	return -int(math.Floor(math.Log10(typical.size)))
+}
+
+// places are numbers without any relation to each other inside the bounds.
+func (b Bounds) places() []float64 {
+	lo, hi := math.Inf(-1), math.Inf(1)
+	if b.Lo != nil {
+		lo = b.Lo.Float()
+	}
+	if b.Hi != nil {
+		hi = b.Hi.Float()
+	}
+	list := slices.DeleteFunc(slices.Clone(places), func(x float64) bool { return x < lo || x > hi })
+	if !math.IsInf(hi-lo, 0) {
+		golden := (math.Sqrt(5) - 1) / 2
+		for k := range 30 {
+			list = append(list, lo+(hi-lo)*math.Mod(float64(k+1)*golden, 1))
+		}
+	}
+	return list
+}
+
+// inTens is a formula times 10^k; pieces stay pieces.
+func inTens(n expr.Node, k int) expr.Node {
+	if k == 0 {
+		return n
+	}
+	if p, is := n.(*expr.Pieces); is {
+		scaled := *p
+		scaled.List = slices.Clone(p.List)
+		for i := range scaled.List {
+			scaled.List[i].Body = inTens(scaled.List[i].Body, k)
+		}
+		return &scaled
+	}
+	return times(symbolic.Ratio(tens(k)), n)
+}
+
+func tens(k int) *big.Rat {
+	power := new(big.Int).Exp(big.NewInt(10), big.NewInt(int64(max(k, -k))), nil)
+	if k < 0 {
+		return new(big.Rat).SetFrac(big.NewInt(1), power)
+	}
+	return new(big.Rat).SetInt(power)
+}
+
+// inTens multiplies all values that are told by 10^k.
+func (f *Findings) inTens(k int) {
+	if k == 0 {
+		return
+	}
+	unit := exact.Fractional(tens(k))
+	scale := func(n *Number) {
+		switch {
+		case n == nil:
+		case n.Exact != nil:
+			*n = exactly(exact.Of(n.Exact).Times(unit))
+		default:
+			n.Value *= unit.Float()
+		}
+	}
+	for _, list := range [][]Point{f.Zeros, f.Maxima, f.Minima, f.Inflections, f.Holes} {
+		for i := range list {
+			scale(&list[i].Y)
+		}
+	}
+	if f.YIntercept != nil {
+		scale(&f.YIntercept.Y)
+	}
+	for i := range f.Range {
+		scale(&f.Range[i].Lo)
+		scale(&f.Range[i].Hi)
+	}
+	for i := range f.Jumps {
+		for _, n := range []*Number{&f.Jumps[i].Left, &f.Jumps[i].Right, &f.Jumps[i].Value} {
+			scale(n)
+		}
+	}
+	for _, list := range [][]Line{f.Horizontal, f.Slanted} {
+		for i := range list {
+			scale(&list[i].Slope)
+			scale(&list[i].Lift)
+		}
+	}
+	scale(f.RangeEvery)
+	scale(f.CentreLine)
+	scale(f.Amplitude)
+}
+
+// closeAt tells whether two values or limits at place i are one, but for rounding: where the function is small on both sides
+// rounding is smaller too.
+func (a *analyser) closeAt(i int, v, w float64) bool {
+	if !close(v, w) || math.Abs(v-w) <= 1e-15*(math.Abs(v)+math.Abs(w)) {
+		return close(v, w)
+	}
+	return math.Abs(v-w) <= closeness*(a.unitAt(i)+math.Abs(v)+math.Abs(w))
+}
+
+// unitAt is what counts as 1 at place i: 1, or less where the function is small all around.
+func (a *analyser) unitAt(i int) float64 {
+	x, size := a.places[i].x.Value, 0.0
+	value := breaks.Enclose(a.n, a.variable)
+	beside := func(at float64) bool {
+		v, _ := value(interval.Point(at))
+		if v.IsEmpty() {
+			return true
+		}
+		most := math.Max(math.Abs(v.Lo), math.Abs(v.Hi))
+		size = math.Max(size, most)
+		return v.Hi-v.Lo <= mostRounding*most
+	}
+	const near = 1e-3
+	if i > 0 && !beside(x-near*math.Min(1+math.Abs(x), x-a.places[i-1].x.Value)) {
+		return 1
+	}
+	if i+1 < len(a.places) && !beside(x+near*math.Min(1+math.Abs(x), a.places[i+1].x.Value-x)) {
+		return 1
+	}
+	if size == 0 {
+		return 1
+	}
+	return math.Min(1, size/near)
+}
