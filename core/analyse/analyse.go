@@ -20,7 +20,8 @@ type analyser struct {
 	variable   string
 	f          program.Point
 	bounds     Bounds
-	tens       int     // n is the function times this power of ten
+	given      expr.Node // the function; n is it times a power of ten, tens
+	tens       int
 	lo, hi     float64 // the interval that is examined
 	left       float64 // the window for endless lists
 	right      float64
@@ -47,6 +48,9 @@ type analyser struct {
 	stairsRead     bool
 	// isCondition tells that only the domain is asked for.
 	isCondition bool
+	// crowded tells that places lie too close together to be told apart, gap how close.
+	crowded bool
+	gap     float64
 	// tooLarge tells that the function takes values that no float64 holds, of which no sign or size can be read.
 	tooLarge bool
 }
@@ -96,6 +100,11 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	}
 	a.cut()
 	a.examine()
+	if a.crowded {
+		if wide, ok := a.widened(n, bounds); ok {
+			return wide, nil
+		}
+	}
 	a.try()
 	a.collect(out)
 	out.inTens(-a.tens)
@@ -132,11 +141,12 @@ func begin(n expr.Node, variable string, bounds Bounds) (a *analyser, out *Findi
 	}
 	n = plainRoots(withSettledSteps(n), variable)
 	bounds = bounds.within(n, variable)
+	given := n
 	n, k, f, err := ofSize1(n, variable, bounds)
 	if err != nil {
 		return nil, nil, err
 	}
-	a = &analyser{n: n, tens: k, variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
+	a = &analyser{n: n, given: given, tens: k, gap: math.Inf(1), variable: variable, f: f, bounds: bounds, lo: math.Inf(-1), hi: math.Inf(1),
 		left: bounds.Left, right: bounds.Right, solutions: map[string]solved{}, endless: map[string]bool{},
 		unsettled: map[string]bool{}, refuted: map[string]bool{}, trees: map[string]derivatives{}, isCutBy: map[string]bool{}, simplified: map[string]expr.Node{}, quotients: map[string]quotient{}, numerators: map[string]expr.Node{}, rows: map[string][]outweighing{},
 		budget: breaks.Budget{Left: maxWork, Over: maxWork / 2}, effort: series.Effort{Left: maxEffort}, limits: series.Effort{Left: maxLimits}}
@@ -310,7 +320,9 @@ func (a *analyser) examine() {
 			}
 		}
 	}
-	a.places = merged(places)
+	if a.places = a.merged(places); a.crowded {
+		a.giveUp()
+	}
 	a.read()
 	a.extend()
 	for i := range a.segments {

@@ -467,6 +467,9 @@ func (a *analyser) collectSymmetry(out *Findings) {
 		f = func(in []float64) float64 { return within(in[0]) }
 	}
 	out.Symmetry, out.SymmetryHow = symmetryOf(a.n, a.variable, f, cuts, value)
+	if a.crowded && out.SymmetryHow != Identity {
+		out.Symmetry = "none" // of places that are one here no values are compared
+	}
 }
 
 // mostCutsMirrored bounds the places at which a symmetry is tried besides those at random.
@@ -605,8 +608,13 @@ func (a *analyser) collectRange(out *Findings) {
 		v, _ := breaks.Enclose(a.n, a.variable)(interval.I{Lo: a.lo, Hi: a.hi})
 		possible = covers(taken, v)
 	}
+	possible = possible && !a.crowded
 	if !possible && a.bounds.Lo == nil && a.bounds.Hi == nil {
-		taken, possible = rangeThrough(a.n, a.variable)
+		taken, possible = rangeThrough(a.given, a.variable)
+		for i := range taken {
+			taken[i].Lo.multiply(exact.Fractional(tens(a.tens)))
+			taken[i].Hi.multiply(exact.Fractional(tens(a.tens)))
+		}
 	}
 	if possible && !a.tryRange(taken) {
 		possible, a.refuted["range"] = false, true

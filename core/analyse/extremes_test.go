@@ -215,3 +215,48 @@ func TestSlopesOfWhatIsTooSmallForAFloatAreSeen(t *testing.T) {
 	assert.Empty(t, f.Zeros, "only where the step is 0, throughout")
 	assert.Len(t, f.ZeroOn, 1)
 }
+
+// Places that lie within 10^(−9) of each other are found apart, as on an axis on which they do; by hand.
+func TestPlacesThatCrowdAreToldApart(t *testing.T) {
+	f := findings(t, "x² − 10^(−20)", analyse.Bounds{})
+	require.Len(t, f.Zeros, 2)
+	assert.Equal(t, [2]float64{-1e-10, 1e-10}, [2]float64{f.Zeros[0].X.Value, f.Zeros[1].X.Value})
+	assert.Equal(t, "(−∞, 0)", analyse.Intervals(f.Falling))
+	assert.InEpsilon(t, -1e-20, f.Range[0].Lo.Value, 1e-12)
+	f = findings(t, "x²/(x − 10^(−10))", analyse.Bounds{})
+	require.Len(t, f.Vertical, 1)
+	assert.InEpsilon(t, 1e-10, f.Vertical[0].X.Value, 1e-12)
+	require.Len(t, f.Minima, 1)
+	assert.InEpsilon(t, 2e-10, f.Minima[0].X.Value, 1e-12)
+	assert.InEpsilon(t, 4e-10, f.Minima[0].Y.Value, 1e-12)
+	require.Len(t, f.Slanted, 1)
+	assert.Equal(t, 1.0, f.Slanted[0].Slope.Value)
+	assert.InEpsilon(t, 1e-10, f.Slanted[0].Lift.Value, 1e-12)
+	f = findings(t, "√(x(x − 10^(−10)))", analyse.Bounds{})
+	assert.Len(t, f.Domain, 2)
+	f = findings(t, "x for x < 10^(−10); 2x for x ≥ 10^(−10)", analyse.Bounds{})
+	require.Len(t, f.Jumps, 1)
+	assert.InEpsilon(t, 2e-10, f.Jumps[0].Right.Value, 1e-12)
+	// The potential ε((σ/x)⁶ − (σ/x)³) has its zero at σ and its least value −ε/4 at ∛2·σ.
+	f = findings(t, "4·10^(−21)((3·10^(−10)/x)^6 − (3·10^(−10)/x)^3)", analyse.Bounds{})
+	require.Len(t, f.Minima, 1)
+	assert.InEpsilon(t, 3e-10*math.Cbrt(2), f.Minima[0].X.Value, 1e-12)
+	assert.InEpsilon(t, -1e-21, f.Minima[0].Y.Value, 1e-9)
+}
+
+// Where they lie apart on no axis nothing is told that hangs on them.
+func TestPlacesThatCrowdOnEveryAxisAreAdmitted(t *testing.T) {
+	for _, text := range []string{"sgn(x) − sgn(x − 10^(−10))", "|sin x| + |sin(x + 10^(−10))|"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.False(t, f.DomainKnown && f.RangeKnown, text)
+		assert.NotEmpty(t, f.Undecided, text)
+		assert.Equal(t, "none", f.Symmetry, text)
+	}
+}
+
+// The range of a huge function is looked for in what it is made of, and never in itself again.
+func TestTheRangeOfAHugeFunctionEnds(t *testing.T) {
+	for _, text := range []string{"4·10^21((3·10^10/x)^12 − (3·10^10/x)^6)", "10^12 x/sin x", "10^(−9) x/sin x"} {
+		assert.NotEmpty(t, findings(t, text, analyse.Bounds{}).Undecided, text)
+	}
+}

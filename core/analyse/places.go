@@ -65,9 +65,17 @@ func (a *analyser) cut() {
 	if len(inner) > maxPlaces {
 		// Nobody reads a list of so many places, and what lies between them would take seconds.
 		a.places = []place{start, end}
-		for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
-			a.unsettled[list] = true
-		}
+		a.giveUp()
+	}
+	if a.crowded {
+		a.giveUp()
+	}
+}
+
+// giveUp admits that all lists may miss something.
+func (a *analyser) giveUp() {
+	for _, list := range []string{"places", "zeros", "extrema", "inflections"} {
+		a.unsettled[list] = true
 	}
 }
 
@@ -95,7 +103,7 @@ func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []plac
 		places = a.addCut(places, g.part, lo, hi)
 	}
 	if a.closedForm(n).ok {
-		return merged(a.add(places, n, lo, hi))
+		return a.merged(a.add(places, n, lo, hi))
 	}
 	for i, known := 1, slices.Clone(places); i < len(known) && len(places) <= maxPlaces; i++ {
 		from, to := math.Max(lo, known[i-1].x.Value), math.Min(hi, known[i].x.Value)
@@ -103,7 +111,7 @@ func (a *analyser) addCut(places []place, part expr.Node, lo, hi float64) []plac
 			places = a.add(places, n, from, to)
 		}
 	}
-	return merged(places)
+	return a.merged(places)
 }
 
 func depends(n expr.Node, variable string) bool {
@@ -146,13 +154,17 @@ func (a *analyser) add(places []place, n expr.Node, lo, hi float64) []place {
 	return places
 }
 
-// merged sorts places and joins those that are one, the exact one first.
-func merged(places []place) []place {
+// merged sorts places and joins those that are one, the exact one first. Of places that lie too close together to be told apart,
+// though they are not one, nothing is told.
+func (a *analyser) merged(places []place) []place {
 	sort.SliceStable(places, func(i, j int) bool { return places[i].x.Value < places[j].x.Value })
 	out := places[:0:0]
 	for _, p := range places {
 		if n := len(out); n > 0 && samePlace(out[n-1].x.Value, p.x.Value) {
 			last := &out[n-1]
+			if areApart(last.x, p.x) {
+				a.crowded, a.gap = true, min(a.gap, math.Abs(p.x.Value-last.x.Value))
+			}
 			if last.x.Exact == nil && p.x.Exact != nil {
 				last.x, last.how = p.x, p.how
 			}
@@ -164,6 +176,15 @@ func merged(places []place) []place {
 		out = append(out, p)
 	}
 	return out
+}
+
+// areApart tells that two exact numbers are not one, and differ by more than rounding.
+func areApart(p, q Number) bool {
+	if p.Exact == nil || q.Exact == nil || math.Abs(p.Value-q.Value) <= 1e-14*(math.Abs(p.Value)+math.Abs(q.Value)) {
+		return false
+	}
+	sign, known := exact.Of(minus(p.Exact, q.Exact)).Sign()
+	return known && sign != 0
 }
 
 func samePlace(a, b float64) bool {

@@ -2,6 +2,7 @@ package analyse
 
 import (
 	"cmp"
+	"maps"
 	"math"
 	"math/big"
 	"slices"
@@ -111,41 +112,111 @@ func (f *Findings) inTens(k int) {
 		return
 	}
 	unit := exact.Fractional(tens(k))
-	scale := func(n *Number) {
-		switch {
-		case n == nil:
-		case n.Exact != nil:
-			*n = exactly(exact.Of(n.Exact).Times(unit))
-		default:
-			n.Value *= unit.Float()
-		}
-	}
 	for _, list := range [][]Point{f.Zeros, f.Maxima, f.Minima, f.Inflections, f.Holes} {
 		for i := range list {
-			scale(&list[i].Y)
+			list[i].Y.multiply(unit)
 		}
 	}
 	if f.YIntercept != nil {
-		scale(&f.YIntercept.Y)
+		f.YIntercept.Y.multiply(unit)
 	}
 	for i := range f.Range {
-		scale(&f.Range[i].Lo)
-		scale(&f.Range[i].Hi)
+		f.Range[i].Lo.multiply(unit)
+		f.Range[i].Hi.multiply(unit)
 	}
 	for i := range f.Jumps {
 		for _, n := range []*Number{&f.Jumps[i].Left, &f.Jumps[i].Right, &f.Jumps[i].Value} {
-			scale(n)
+			n.multiply(unit)
 		}
 	}
 	for _, list := range [][]Line{f.Horizontal, f.Slanted} {
 		for i := range list {
-			scale(&list[i].Slope)
-			scale(&list[i].Lift)
+			list[i].Slope.multiply(unit)
+			list[i].Lift.multiply(unit)
 		}
 	}
-	scale(f.RangeEvery)
-	scale(f.CentreLine)
-	scale(f.Amplitude)
+	for _, n := range []*Number{f.RangeEvery, f.CentreLine, f.Amplitude} {
+		n.multiply(unit)
+	}
+}
+
+// mostWidened is how much finer than usual places are looked at.
+const mostWidened = 30
+
+// widened examines a function of which places crowd, as those of x² − 10^(−20), over an axis on which they lie apart; ok is false
+// where they do so on no axis, as 1 and 1 + 10^(−12), and for a function with waves or steps, that has more and more of them the
+// further it goes.
+func (a *analyser) widened(n expr.Node, bounds Bounds) (out *Findings, ok bool) {
+	k := int(math.Ceil(-math.Log10(a.gap)))
+	goesOn := expr.Any(n, func(n expr.Node) bool {
+		c, is := n.(*expr.Call)
+		return is && (isWave(c.Name) || isStep(c.Name)) && depends(c, a.variable)
+	})
+	if k < 1 || k > mostWidened || goesOn {
+		return nil, false
+	}
+	narrow, wide := exact.Fractional(tens(-k)), exact.Fractional(tens(k))
+	axis := times(narrow.Node(), &expr.Name{Name: a.variable})
+	for _, end := range []**exact.Value{&bounds.Lo, &bounds.Hi} {
+		if *end != nil {
+			v := (*end).Times(wide)
+			*end = &v
+		}
+	}
+	bounds.Left, bounds.Right = a.left*wide.Float(), a.right*wide.Float()
+	b, out, err := begin(symbolic.Substitute(n, map[string]expr.Node{a.variable: axis}), a.variable, bounds)
+	if err != nil {
+		return nil, false
+	}
+	b.cut()
+	b.examine()
+	if b.crowded || slices.Contains(slices.Collect(maps.Values(b.endless)), true) {
+		return nil, false
+	}
+	b.try()
+	b.collect(out)
+	if len(out.Undecided) > 0 {
+		return nil, false
+	}
+	out.inTens(-b.tens)
+	out.overTens(-k)
+	return out, true
+}
+
+// overTens multiplies all places that are told by 10^k.
+func (f *Findings) overTens(k int) {
+	narrow := exact.Fractional(tens(k))
+	for _, list := range [][]Point{f.Zeros, f.Maxima, f.Minima, f.Inflections, f.Holes} {
+		for i := range list {
+			list[i].X.multiply(narrow)
+		}
+	}
+	for _, list := range [][]Interval{f.Domain, f.ZeroOn, f.Rising, f.Falling, f.ConcaveUp, f.ConcaveDown} {
+		for i := range list {
+			list[i].Lo.multiply(narrow)
+			list[i].Hi.multiply(narrow)
+		}
+	}
+	for i := range f.Jumps {
+		f.Jumps[i].X.multiply(narrow)
+	}
+	for i := range f.Vertical {
+		f.Vertical[i].X.multiply(narrow)
+	}
+	for i := range f.Slanted {
+		f.Slanted[i].Slope.multiply(exact.Fractional(tens(-k)))
+	}
+}
+
+// multiply multiplies a number that is told, nil for none.
+func (n *Number) multiply(by exact.Value) {
+	switch {
+	case n == nil:
+	case n.Exact != nil:
+		*n = exactly(exact.Of(n.Exact).Times(by))
+	default:
+		n.Value *= by.Float()
+	}
 }
 
 // closeAt tells whether two values or limits at place i are one, but for rounding: where the function is small on both sides
