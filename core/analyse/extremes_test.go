@@ -260,3 +260,21 @@ func TestTheRangeOfAHugeFunctionEnds(t *testing.T) {
 		assert.NotEmpty(t, findings(t, text, analyse.Bounds{}).Undecided, text)
 	}
 }
+
+// A thin peak that no number tried at random meets lies where the formula's own polynomials turn, and takes period and symmetry
+// away (by hand).
+func TestAThinPeakTakesPeriodAndSymmetryAway(t *testing.T) {
+	for _, text := range []string{"x² + e^(−3000(x − 7.77)²)", "sin x + e^(−3000(x − 7.77)²)", "cos x + 10^(−3)/(1 + 10^8 (x − π)²)",
+		"⌊x⌋ e^(−10^5 (x − 5.05)²)", "10^(−3) e^(−3000(x − 7.77)²)", "e^(−3000(x − √2)²)", "sin x + max(0, 1 − 1000|x − 77|)"} {
+		f := findings(t, text, analyse.Bounds{})
+		assert.Nil(t, f.Period, text)
+		assert.Equal(t, "none", f.Symmetry, text)
+	}
+	for text, symmetry := range map[string]string{"e^(−3000(x − 7)²) + e^(−3000(x + 7)²)": "even", "1/((x − 1/3)(10x + 10/3))": "even",
+		"|x − 2| − |x + 2|": "odd", "x/((x − 1)⁴ (x + 1)⁴)": "odd"} {
+		assert.Equal(t, symmetry, findings(t, text, analyse.Bounds{}).Symmetry, text)
+	}
+	for _, text := range []string{"x − ⌊x⌋", "sin x + (x + 1)² − x² − 2x", "|x/2 − ⌊x/2 + 1/2⌋|"} {
+		assert.NotNil(t, findings(t, text, analyse.Bounds{}).Period, text)
+	}
+}

@@ -48,8 +48,11 @@ func periodOf(n expr.Node, variable string, f program.Point) (exact.Value, bool)
 		at = nearer(p.Float())
 	}
 	at = known(n, variable, at)
+	own := OwnPlaces(n, variable)
 	repeats := func(f program.Point, p float64) bool {
-		return agree(f, at, func(x float64) float64 { return f([]float64{x + p}) })
+		other := func(x float64) float64 { return f([]float64{x + p}) }
+		_, agrees := compare(f, own, other, ownShare)
+		return agrees && agree(f, at, other)
 	}
 	repeatAll := func(list []program.Point, p float64) bool {
 		return !slices.ContainsFunc(list, func(f program.Point) bool { return !repeats(f, p) })
@@ -316,21 +319,93 @@ func nearer(factor float64) []float64 {
 
 // agree compares f with another function at many places, also in where f has no value; it needs some at which both have one.
 func agree(f program.Point, at []float64, other func(x float64) float64) bool {
-	compared := 0
+	compared, agrees := compare(f, at, other, 1e-9)
+	return agrees && compared >= 5
+}
+
+// compare tells at how many places both functions have a value, and whether those differ by no more than a share.
+func compare(f program.Point, at []float64, other func(x float64) float64, share float64) (compared int, agrees bool) {
 	for _, x := range at {
 		v, w := f([]float64{x}), other(x)
 		if math.IsNaN(v) != math.IsNaN(w) {
-			return false
+			return compared, false
 		}
 		if math.IsNaN(v) || math.IsInf(v, 0) || math.Abs(v) > 1e12 {
 			continue
 		}
 		compared++
-		if math.IsInf(w, 0) || math.Abs(v-w) > 1e-9*(math.Abs(v)+math.Abs(w))+1e-12 {
-			return false
+		if math.IsInf(w, 0) || math.Abs(v-w) > share*(math.Abs(v)+math.Abs(w))+1e-12 {
+			return compared, false
 		}
 	}
-	return compared >= 5
+	return compared, true
+}
+
+// mostOwn bounds the places of a formula's own, and besideOwn is how far beside them, as a share, it is looked at: a pole may lie
+// there. So near to one values are compared by ownShare only.
+const mostOwn, besideOwn, ownShare = 30, 1.37e-6, 1e-6
+
+// OwnPlaces lie beside those at which the polynomials that stand in a formula are 0 or turn, waves of lines apart: a thin peak,
+// as that of e^(−3000(x − 7.77)²), is met by no number tried at random.
+func OwnPlaces(n expr.Node, variable string) (list []float64) {
+	put := func(p symbolic.Polynomial) {
+		if p.Degree() < 1 {
+			return
+		}
+		simple, _ := p.Divide(p.GCD(p.Derivative()))
+		roots, _ := simple.RealRoots()
+		for _, x := range roots {
+			list = append(list, x+besideOwn*(1+math.Abs(x)))
+		}
+	}
+	expr.Walk(n, func(n expr.Node) bool {
+		if len(list) >= mostOwn || !depends(n, variable) {
+			return false
+		}
+		if c, is := n.(*expr.Call); is && isWave(c.Name) && isWrittenAsPolynomial(c.Args[0], variable) {
+			return false
+		}
+		if !isWrittenAsPolynomial(n, variable) {
+			return true
+		}
+		if p, ok := symbolic.AsPolynomial(rational(n), variable); ok && p.Degree() <= 4 {
+			put(p)
+			put(p.Derivative())
+		}
+		return false
+	})
+	return list
+}
+
+// isWrittenAsPolynomial tells that nothing but sums, products and small whole powers of the variable stand in a formula.
+func isWrittenAsPolynomial(n expr.Node, variable string) bool {
+	return !expr.Any(n, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Name, *expr.Number, *expr.Neg, *expr.Constant:
+			return false
+		case *expr.Binary:
+			if n.Op == expr.Pow && depends(n, variable) {
+				e, whole := symbolic.Fraction(n.R)
+				return depends(n.R, variable) || !whole || !e.IsInt() || e.Sign() < 0 || e.Cmp(big.NewRat(4, 1)) > 0
+			}
+			return n.Op == expr.Div && depends(n.R, variable)
+		}
+		return depends(n, variable)
+	})
+}
+
+// rational puts decimals in the place of a formula's constants.
+func rational(n expr.Node) expr.Node {
+	if len(expr.Names(n)) == 0 {
+		if v := exact.Float(n); v == v && !math.IsInf(v, 0) {
+			return decimal(v)
+		}
+		return n
+	}
+	if b, is := n.(*expr.Binary); is && b.Op == expr.Pow {
+		return &expr.Binary{Op: expr.Pow, L: rational(b.L), R: b.R}
+	}
+	return expr.Map(n, rational)
 }
 
 // symmetryOf compares f(−x) with f(x) and −f(x), in the formula first, then at many places and, with
@@ -338,8 +413,11 @@ func agree(f program.Point, at []float64, other func(x float64) float64) bool {
 func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, value func(float64) float64) (symmetry string, how How) {
 	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
 	at := known(n, variable, places)
+	own := OwnPlaces(n, variable)
 	mirrors := func(sign float64) bool {
-		return agree(f, at, func(x float64) float64 { return sign * f([]float64{-x}) }) &&
+		other := func(x float64) float64 { return sign * f([]float64{-x}) }
+		_, agrees := compare(f, own, other, ownShare)
+		return agrees && agree(f, at, other) &&
 			agreeAt(cuts, value, func(x, v float64) (at, want float64) { return -x, sign * v })
 	}
 	inFormula := func(difference expr.Node) bool { return len(at) == 0 && identityOr(difference) == Identity }

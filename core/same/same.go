@@ -53,8 +53,14 @@ func Compare(a, b expr.Node) (Comparison, error) {
 	if isNumber && zero.Value.Sign() == 0 {
 		c.How = analyse.Identity
 	}
-	compared := 0
-	for _, in := range c.trials() {
+	trials := c.trials()
+	if len(c.Names) == 1 {
+		for _, x := range append(analyse.OwnPlaces(a, c.Names[0]), analyse.OwnPlaces(b, c.Names[0])...) {
+			trials = append(trials, []float64{x})
+		}
+	}
+	compared, unit := 0, unitOf(trials, f, g)
+	for _, in := range trials {
 		t := &Trial{in, f(in), g(in)}
 		switch {
 		case math.IsNaN(t.A) && math.IsNaN(t.B):
@@ -69,7 +75,7 @@ func Compare(a, b expr.Node) (Comparison, error) {
 			}
 		default:
 			compared++
-			if c.How != analyse.Identity && c.Differs == nil && differ(t.A, t.B) && apart(in) {
+			if c.How != analyse.Identity && c.Differs == nil && differ(t.A, t.B, unit) && apart(in) {
 				c.Differs = t
 			}
 		}
@@ -120,11 +126,24 @@ func enclosures(a, b expr.Node, names []string) func(in []float64) bool {
 	}
 }
 
-func differ(a, b float64) bool {
+// unitOf is what counts as 1: less where all values are smaller.
+func unitOf(trials [][]float64, formulas ...program.Point) float64 {
+	largest := 0.0
+	for _, in := range trials {
+		for _, f := range formulas {
+			if v := math.Abs(f(in)); v > largest {
+				largest = v
+			}
+		}
+	}
+	return math.Min(1, largest)
+}
+
+func differ(a, b, unit float64) bool {
 	if math.IsInf(a, 0) || math.IsInf(b, 0) {
 		return false
 	}
-	return math.Abs(a-b) > 1e-9*math.Max(math.Abs(a), math.Abs(b))+1e-12
+	return math.Abs(a-b) > 1e-9*math.Max(math.Abs(a), math.Abs(b))+1e-12*unit
 }
 
 // trials are the places tried: small whole numbers and halves first, as a counterexample that is easy to check by hand,

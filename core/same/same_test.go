@@ -114,3 +114,18 @@ func TestGapsThatOnlyOneHasAreTold(t *testing.T) {
 	assert.False(t, compare(t, "1/(1 + e^(-x))", "e^x/(1 + e^x)").DomainsDiffer)
 	assert.False(t, compare(t, "tanh(x)", "(e^x - e^(-x))/(e^x + e^(-x))").DomainsDiffer)
 }
+
+// A peak that no number tried at random meets lies where its inside turns; tiny values differ by their share (by hand).
+func TestThinPeaksAndTinyNumbersAreCompared(t *testing.T) {
+	for _, c := range []struct {
+		a, b string
+		same bool
+	}{
+		{"x²", "x² + e^(−3000(x − 7.77)²)", false}, {"sin x", "sin x + 1/(1 + 10^8 (x − 12.3)²)", false},
+		{"sin x", "sin x + max(0, 1 − 10^4 |x − 3.3|)", false}, {"1.6·10^(−19)", "1.7·10^(−19)", false},
+		{"1.6·10^(−19)", "16·10^(−20)", true}, {"10^(−15) x", "x/10^15", true}, {"10^(−12)", "0", false},
+		{"(x − 7.77)² e^x", "e^x (x² − 15.54x + 60.3729)", true}, {"1/((x − 1/3)(x + 2))", "3/((3x − 1)(x + 2))", true},
+	} {
+		assert.Equal(t, c.same, compare(t, c.a, c.b).Differs == nil, "%s and %s", c.a, c.b)
+	}
+}
