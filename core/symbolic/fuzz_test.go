@@ -68,13 +68,13 @@ func sameValues(t *testing.T, n, simple expr.Node) {
 	}
 }
 
-// hasUndefinedConstant tells whether a part without x has no value, as 0/sin π, which rounding gives one.
+// hasUndefinedConstant tells whether a part without x has no value, as 0/sin π, or a power of 0, as cos(π/2)^x for x < 0, which
+// rounding gives one.
 func hasUndefinedConstant(n expr.Node) bool {
 	found := false
 	expr.Walk(n, func(n expr.Node) bool {
-		if b, ok := n.(*expr.Binary); ok && b.Op == expr.Div {
-			zero, isNumber := b.R.(*expr.Number)
-			found = found || isNumber && zero.Value.Sign() == 0
+		if b, ok := n.(*expr.Binary); ok && (b.Op == expr.Div && isZero(b.R) || b.Op == expr.Pow && isZero(b.L)) {
+			found = true
 		}
 		if len(expr.Names(n)) == 0 {
 			f, err := program.CompilePoint(n, nil)
@@ -83,6 +83,11 @@ func hasUndefinedConstant(n expr.Node) bool {
 		return !found
 	})
 	return found
+}
+
+func isZero(n expr.Node) bool {
+	zero, isNumber := n.(*expr.Number)
+	return isNumber && zero.Value.Sign() == 0
 }
 
 // steady tells whether a formula has values all around x: at a jump or an end rounding may fall on either side.
