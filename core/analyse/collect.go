@@ -238,7 +238,16 @@ func (a *analyser) smooth(i int, left, right *segment) (smooth, known bool) {
 		return true, true
 	}
 	l, r, known := a.slopesAt(i, left, right)
-	return known && l.Kind == r.Kind && (l.Kind != series.Finite || close(l.Limit.Float(), r.Limit.Float())), known
+	return known && l.Kind == r.Kind && (l.Kind != series.Finite || a.areOneSlope(i, l, r)), known
+}
+
+// areOneSlope tells so of the limits of a slope at place i: far out a slope of a share of 1 is steep.
+func (a *analyser) areOneSlope(i int, l, r series.Behaviour) bool {
+	v, w := l.Limit.Float(), r.Limit.Float()
+	if math.Abs(v-w) <= 1e-15*(math.Abs(v)+math.Abs(w)) {
+		return true
+	}
+	return close(v, w) && math.Abs(v-w) <= closeness*(a.unitAt(i)/(1+math.Abs(a.places[i].x.Value))+math.Abs(v)+math.Abs(w))
 }
 
 // slopesAt are the limits of the slope on both sides of place i; ok is false where one has none.
@@ -276,7 +285,7 @@ func (a *analyser) bendsThrough(i, sign int) bool {
 		return false
 	}
 	step := r.Limit.Float() - l.Limit.Float()
-	return close(l.Limit.Float(), r.Limit.Float()) || step*float64(sign) > 0
+	return a.areOneSlope(i, l, r) || step*float64(sign) > 0
 }
 
 // collectGaps finds vertical asymptotes, holes and jumps.
@@ -374,7 +383,7 @@ func (a *analyser) collectFarOut(out *Findings) {
 	if last := &a.segments[len(a.segments)-1]; math.IsInf(last.hi.Value, 1) {
 		read(last, last.rightEnd, 1)
 	}
-	if len(lines) == 2 && close(lines[0].Slope.Value, lines[1].Slope.Value) && close(lines[0].Lift.Value, lines[1].Lift.Value) {
+	if len(lines) == 2 && math.Abs(lines[0].Slope.Value-lines[1].Slope.Value) <= closeness*math.Abs(lines[0].Slope.Value) && close(lines[0].Lift.Value, lines[1].Lift.Value) {
 		lines[0].Side = 0
 		lines = lines[:1]
 	}

@@ -162,9 +162,7 @@ func (a *analyser) merged(places []place) []place {
 	for _, p := range places {
 		if n := len(out); n > 0 && samePlace(out[n-1].x.Value, p.x.Value) {
 			last := &out[n-1]
-			if areApart(last.x, p.x) {
-				a.crowded, a.gap = true, min(a.gap, math.Abs(p.x.Value-last.x.Value))
-			}
+			a.crowd(last.x, p.x)
 			if last.x.Exact == nil && p.x.Exact != nil {
 				last.x, last.how = p.x, p.how
 			}
@@ -176,6 +174,13 @@ func (a *analyser) merged(places []place) []place {
 		out = append(out, p)
 	}
 	return out
+}
+
+// crowd notes that two places are taken for one though they are not.
+func (a *analyser) crowd(p, q Number) {
+	if areApart(p, q) {
+		a.crowded, a.gap = true, min(a.gap, math.Abs(p.Value-q.Value))
+	}
 }
 
 // areApart tells that two exact numbers are not one, and differ by more than rounding.

@@ -1,7 +1,6 @@
 package analyse
 
 import (
-	"cmp"
 	"maps"
 	"math"
 	"math/big"
@@ -16,16 +15,15 @@ import (
 )
 
 // What differs by rounding only is told from what differs by a share of 1. A function of which all values are tiny, as
-// 1.6·10^(−19)·⌊x⌋, or huge, is therefore examined times a power of ten.
+// 1.6·10^(−19)·⌊x⌋, is therefore examined times a power of ten.
 
-// Functions are left as they are between these sizes.
-const tinyValues, hugeValues = 1e-3, 1e10
+// tinyValues are smaller than this.
+const tinyValues = 1e-3
 
 // mostRounding is the share of a value that its enclosure is wide at most where it is more than rounding.
 const mostRounding = 1e-6
 
-// ofSize1 is a function times 10^k with values about 1, compiled; k is 0 where its values are no more than rounding, or neither
-// tiny nor huge.
+// ofSize1 is a function times 10^k with values about 1, compiled; k is 0 where its values are no more than rounding, or not tiny.
 func ofSize1(n expr.Node, variable string, bounds Bounds) (scaled expr.Node, k int, f program.Point, err error) {
 	if f, err = program.CompilePoint(n, []string{variable}); err != nil {
 		return nil, 0, nil, err
@@ -39,28 +37,20 @@ func ofSize1(n expr.Node, variable string, bounds Bounds) (scaled expr.Node, k i
 
 // powerOfTen is the k for which 10^k times the function has values about 1; 0 where it need not be.
 func powerOfTen(n expr.Node, variable string, f program.Point, bounds Bounds) int {
-	type value struct{ x, size float64 }
-	var values []value
+	at, largest := 0.0, 0.0
 	for _, x := range bounds.places() {
-		if v := math.Abs(f([]float64{x})); v > 0 && !math.IsInf(v, 0) {
-			values = append(values, value{x, v})
+		if v := math.Abs(f([]float64{x})); v > largest {
+			at, largest = x, v
 		}
 	}
-	if len(values) == 0 {
+	if largest == 0 || largest >= tinyValues {
 		return 0
 	}
-	slices.SortFunc(values, func(v, w value) int { return cmp.Compare(v.size, w.size) })
-	typical := values[len(values)-1]
-	if least := values[0]; least.size > hugeValues {
-		typical = values[len(values)/2]
-	} else if typical.size >= tinyValues {
+	v, _ := breaks.Enclose(n, variable)(interval.Point(at))
+	if !(v.Hi-v.Lo <= mostRounding*largest) {
 		return 0
 	}
-	v, _ := breaks.Enclose(n, variable)(interval.Point(typical.x))
-	if !(v.Hi-v.Lo <= mostRounding*typical.size) {
-		return 0
-	}
-	return -int(math.Floor(math.Log10(typical.size)))
+	return -int(math.Floor(math.Log10(largest)))
 }
 
 // places are numbers without any relation to each other inside the bounds.

@@ -153,12 +153,16 @@ func (a *analyser) isConstant(part expr.Node) bool {
 	return !depends(part, a.variable) || !depends(symbolic.Simplify(part).Node, a.variable)
 }
 
-// vanishes tells whether a part is 0 at x, by exact numbers where x is exact.
+// vanishes tells whether a part is 0 at x, by exact numbers where x is exact or the part hangs on no x.
 func (a *analyser) vanishes(part expr.Node, x Number) bool {
+	put := map[string]expr.Node{a.variable: x.Exact}
 	if x.Exact == nil {
-		return true
+		if depends(part, a.variable) {
+			return true
+		}
+		put = nil
 	}
-	v := exact.Of(symbolic.Substitute(part, map[string]expr.Node{a.variable: x.Exact}))
+	v := exact.Of(symbolic.Substitute(part, put))
 	if _, known := v.Sign(); known {
 		return v.IsZero()
 	}

@@ -226,6 +226,9 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 				if inside && !approximate && end == math.Trunc(end) && math.Abs(x.Value-end) <= tiny(end) {
 					out.complete = false
 				}
+				if p, ok := a.exactPlace(end); ok && inside && !approximate && math.Abs(x.Value-end) <= tiny(end) {
+					a.crowd(exactly(p), x)
+				}
 			}
 			return
 		}
