@@ -141,14 +141,14 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 			s.knots = append(s.knots, p.X)
 			continue
 		}
-		h := math.Min(room/3, 1e-2*(v.Right-v.Left))
-		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in), right: f.approach(p.X, h, in)}
+		h, height := math.Min(room/3, 1e-2*(v.Right-v.Left)), v.Top-v.Bottom
+		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in, height), right: f.approach(p.X, h, in, height)}
 		if p.Kind != breaks.Undefined {
 			if b.value = f.atBreak(p.X, in); math.IsInf(b.value, 0) {
 				b.value = math.NaN() // too large to be drawn
 			}
 		}
-		b.settle()
+		b.settle(unitIn(height) + math.Max(b.left.size, b.right.size))
 		if b.goesOn() {
 			s.knots = append(s.knots, p.X)
 			continue
@@ -169,14 +169,14 @@ func strongest(places []breaks.Place) breaks.Place {
 	return list[len(list)/2]
 }
 
-// settle replaces a limit that is the value itself by that value, free of extrapolation's rounding.
-func (b *breakPoint) settle() {
+// settle replaces a limit that is the value itself by that value, free of extrapolation's rounding; unit is what counts as 1.
+func (b *breakPoint) settle(unit float64) {
 	for _, one := range []*side{&b.left, &b.right} {
-		if one.kind == finite && near(one.value, b.value) {
+		if one.kind == finite && near(one.value, b.value, unit) {
 			one.value = b.value
 		}
 	}
-	if b.left.kind == finite && b.right.kind == finite && near(b.left.value, b.right.value) {
+	if b.left.kind == finite && b.right.kind == finite && near(b.left.value, b.right.value, unit) {
 		mean := (b.left.value + b.right.value) / 2
 		if b.left.value != b.right.value {
 			b.left.value, b.right.value = mean, mean
@@ -184,7 +184,7 @@ func (b *breakPoint) settle() {
 	}
 }
 
-func near(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(b)) }
+func near(a, b, unit float64) bool { return math.Abs(a-b) <= 1e-6*(unit+math.Abs(b)) }
 
 // goesOn tells that the function is continuous here after all: it has a value, and both sides tend to it.
 func (b *breakPoint) goesOn() bool {

@@ -231,6 +231,42 @@ func TestMarksShowHolesAndEnds(t *testing.T) {
 	}
 }
 
+// The picture of 10^k·f(10^m·x) in a window that is as much larger or smaller is that of f (by hand).
+func TestMarksDoNotHangOnTheUnits(t *testing.T) {
+	var s sample.Sampler
+	for _, text := range []string{"x/|x|", "⌊x⌋", "1/(x − 1)", "(x² − 1)/(x − 1)", "√(x − 1)", "√(4 − x²)", "tan x", "ln x", "|x − 2|", "sgn(x − 1)", "e^x",
+		"x sin(1/x)", "arcsin(x/2)", "∛x", "e^(−100(x − 1)²)"} {
+		f, err := expr.Parse(text, nil)
+		require.NoError(t, err)
+		plain := s.Curve(compile(t, text), []float64{0}, windows[1])
+		marks, lines := append([]sample.Mark{}, plain.Marks...), len(plain.Lines)
+		for _, power := range [][2]int{{0, -12}, {0, 12}, {-9, 0}, {9, 0}, {6, -9}, {-3, 6}} {
+			unit := func(k int) expr.Node {
+				ten, err := expr.Parse(fmt.Sprintf("10^(%d)", k), nil)
+				require.NoError(t, err)
+				return ten.Node
+			}
+			x := &expr.Binary{Op: expr.Mul, L: unit(power[0]), R: &expr.Name{Name: "x"}}
+			n := &expr.Binary{Op: expr.Mul, L: unit(power[1]), R: symbolic.Substitute(f.Node, map[string]expr.Node{"x": x})}
+			scaled, err := sample.Compile(symbolic.Radians(n, false), []string{"x"})
+			require.NoError(t, err)
+			v, narrow, tall := windows[1], math.Pow(10, float64(power[0])), math.Pow(10, float64(power[1]))
+			v.Left, v.Right, v.Bottom, v.Top = v.Left/narrow, v.Right/narrow, v.Bottom*tall, v.Top*tall
+			curve := s.Curve(scaled, []float64{0}, v)
+			if text != "x sin(1/x)" { // where it swings endlessly the lines end as the pixels have it
+				assert.Len(t, curve.Lines, lines, "%s, %v", text, power)
+			}
+			if assert.Len(t, curve.Marks, len(marks), "%s, %v", text, power) {
+				for i, m := range curve.Marks {
+					assert.Equal(t, marks[i].Kind, m.Kind, "%s, %v", text, power)
+					assert.InDelta(t, marks[i].X, m.X*narrow, 1e-6, "%s, %v", text, power)
+					assert.InDelta(t, marks[i].Y, m.Y/tall, 1e-6, "%s, %v", text, power)
+				}
+			}
+		}
+	}
+}
+
 // Ends and holes at places that no float64 hits: the end of √(3 − x²) belongs to the curve, that of e^(−1/√(3 − x²)) and of
 // u ln u does not, and a root with an odd degree goes on (common practice).
 func TestMarksAreRightWherePlacesAreRounded(t *testing.T) {

@@ -108,6 +108,7 @@ func snapped(u, t expr.Node) expr.Node {
 type side struct {
 	kind  sideKind
 	value float64 // the limit, for finite
+	size  float64 // of the largest value that was seen on the way
 }
 
 type sideKind uint8
@@ -123,8 +124,8 @@ const (
 const approachSteps = 13
 
 // approach watches f at c + h, h/4, h/16 … and extrapolates by Aitken's rule (Abramowitz & Stegun 3.9.7).
-// h carries the direction.
-func (f *Function) approach(c, h float64, in []float64) side {
+// h carries the direction; height is that of the window.
+func (f *Function) approach(c, h float64, in []float64, height float64) side {
 	var y [approachSteps]float64
 	for k := range y {
 		y[k] = f.At(c+h, in)
@@ -133,15 +134,17 @@ func (f *Function) approach(c, h float64, in []float64) side {
 				return side{kind: absent}
 			}
 			// Too near to tell x from c: what was seen so far decides.
-			return judge(y[:k])
+			return judge(y[:k], height)
 		}
 		h /= 4
 	}
-	return judge(y[:])
+	return judge(y[:], height)
 }
 
-// judge reads the behaviour off the values of an approach. A limit that it cannot tell to a millionth counts as none.
-func judge(y []float64) side {
+// judge reads the behaviour off the values of an approach. A limit that it cannot tell to a millionth of the values and of the
+// window counts as none.
+func judge(y []float64, height float64) side {
+	unit := unitIn(height)
 	n := len(y)
 	largest := math.Abs(y[0])
 	growing, steps := 0, 0
@@ -155,15 +158,18 @@ func judge(y []float64) side {
 			}
 		}
 	}
-	if largest > 1e6*(1+math.Abs(y[0])) || growing >= steps-1 && math.Abs(y[n-1]-y[n-2]) > 1e-6*(1+math.Abs(y[0])) {
+	if math.IsInf(largest, 1) || largest > 1e6*(unit+math.Abs(y[0])) || growing >= steps-1 && math.Abs(y[n-1]-y[n-2]) > 1e-6*(unit+math.Abs(y[0])) {
 		return side{kind: infinite}
 	}
 	limit, doubt := extrapolate(y)
-	if doubt > 1e-6*(1+math.Abs(limit)) {
+	if doubt > 1e-6*(height+largest) {
 		return side{kind: restless}
 	}
-	return side{finite, limit}
+	return side{finite, limit, largest}
 }
+
+// unitIn is what counts as 1 in a window of a height: less in one that shows less.
+func unitIn(height float64) float64 { return math.Min(1, height) }
 
 // extrapolate applies Aitken's rule along the values and takes the result that changes least over two steps: before it
 // the steps are still coarse, after it rounding takes over. doubt is that change.
