@@ -227,6 +227,16 @@ func TestSlopesOfWhatIsTooSmallForAFloatAreSeen(t *testing.T) {
 	assert.Len(t, f.ZeroOn, 1)
 }
 
+// A number that is not 0 is not written as 0: x − cos x is 0 at 0.739… (OEIS A003957), its 10^(−12)-fold at that over 10¹².
+func TestATinyNumberIsNotWrittenAs0(t *testing.T) {
+	f := findings(t, "10^12 x − cos(10^12 x)", analyse.Bounds{})
+	require.Len(t, f.Zeros, 1)
+	assert.Equal(t, "≈7.391·10⁻¹³", f.Zeros[0].X.Text())
+	f = findings(t, "10^5 x − cos(10^5 x)", analyse.Bounds{})
+	require.Len(t, f.Zeros, 1)
+	assert.Equal(t, "≈7.391·10⁻⁶", f.Zeros[0].X.Text())
+}
+
 // Places that lie within 10^(−9) of each other are found apart, as on an axis on which they do; by hand.
 func TestPlacesThatCrowdAreToldApart(t *testing.T) {
 	f := findings(t, "x² − 10^(−20)", analyse.Bounds{})

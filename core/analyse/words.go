@@ -9,7 +9,7 @@ import (
 	"parvix/core/number"
 )
 
-// Text writes n for reading: exact, or ≈ with six decimals.
+// Text writes n for reading: exact, or ≈ with six decimals, a tiny number as a multiple of a power of ten.
 func (n Number) Text() string {
 	switch {
 	case math.IsInf(n.Value, 1):
@@ -18,6 +18,9 @@ func (n Number) Text() string {
 		return "−∞"
 	case n.Exact != nil:
 		return expr.Pretty(n.Exact)
+	}
+	if size := math.Abs(n.Value); size > 0 && size < 1e-4 {
+		return "≈" + number.InTens(n.Value, 3)
 	}
 	return "≈" + number.Format(n.Value, 6)
 }

@@ -56,6 +56,9 @@ func powerOfTen(v float64, decimals int) string {
 	return digits + "·10" + exponent
 }
 
+// InTens writes v as 1.6·10⁻¹⁹, with so many decimals at most.
+func InTens(v float64, decimals int) string { return fix(powerOfTen(v, decimals)) }
+
 func trim(s string) string {
 	if !strings.Contains(s, ".") || strings.Contains(s, "·") {
 		return s

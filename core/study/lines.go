@@ -184,7 +184,15 @@ func (w writer) number(n analyse.Number) string {
 		}
 		return expr.LaTeX(n.Exact, nil)
 	}
-	return `\approx ` + number.Rounded(n.Value, 4)
+	return `\approx ` + rounded(n.Value, 4)
+}
+
+// rounded writes a finding's number, which is 0 only where it was found to be.
+func rounded(v float64, decimals int) string {
+	if v != 0 && math.Abs(v) < 1e-6 {
+		return number.InTens(v, 2)
+	}
+	return number.Rounded(v, decimals)
 }
 
 // withDecimals writes the fractions in a number as decimals where they end.
@@ -216,7 +224,7 @@ func (w writer) both(n analyse.Number) string {
 		}
 		return text + "=" + expr.LaTeX(expr.Rat(r), nil)
 	}
-	return text + `\approx ` + number.Rounded(n.Value, 3)
+	return text + `\approx ` + rounded(n.Value, 3)
 }
 
 func isRational(n expr.Node) bool {
@@ -326,7 +334,7 @@ func (w writer) pair(x, y analyse.Number, period *analyse.Number) string {
 	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || period != nil {
 		return pair
 	}
-	return "{" + pair + `}\;` + mayBreak + `{\approx (` + number.Rounded(x.Value, 3) + `,\;` + number.Rounded(y.Value, 3) + ")}"
+	return "{" + pair + `}\;` + mayBreak + `{\approx (` + rounded(x.Value, 3) + `,\;` + rounded(y.Value, 3) + ")}"
 }
 
 // set writes a union of intervals; on the axis of the variable of a periodic function it holds one period.

@@ -106,6 +106,10 @@ func TestSmallPlacesKeepTheirDigits(t *testing.T) {
 	assert.Contains(t, lines(t, d, "f")[document.Zeros], `\approx 0.000045`)
 	assert.Contains(t, lines(t, d, "g")[document.Zeros], `{x\approx 0.00012}`)
 	assert.Contains(t, lines(t, d, "h")[document.Zeros], `\approx 0.00003`)
+	// cos x = x at 0.739… (OEIS A003957), and √2·10^(−12) is none either.
+	d = demonstration(t, false, "f(x) = 10^12 x − cos(10^12 x)", "g(x) = x² − 2·10^(−24)")
+	assert.Contains(t, lines(t, d, "f")[document.Zeros], `\approx 7.39·10⁻¹³`)
+	assert.Contains(t, lines(t, d, "g")[document.Zeros], `\approx 1.41·10⁻¹²`)
 }
 
 // On a phone a line breaks between intervals, and between a point's exact numbers and its decimals; not after the sign ≈.
