@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/big"
+	"strconv"
 	"strings"
 
 	"parvix/core/analyse"
@@ -179,12 +180,29 @@ func (w writer) number(n analyse.Number) string {
 	case math.IsInf(n.Value, -1):
 		return `-\infty`
 	case n.Exact != nil:
+		if text, short := inTens(n.Exact); short {
+			return text
+		}
 		if w.decimals {
 			return expr.LaTeX(withDecimals(n.Exact), nil)
 		}
 		return expr.LaTeX(n.Exact, nil)
 	}
 	return `\approx ` + rounded(n.Value, 4)
+}
+
+// inTens writes a tiny or huge fraction as a short multiple of a power of ten, 1.6·10⁻¹⁹; short is false where it is none.
+func inTens(n expr.Node) (text string, short bool) {
+	r, ok := symbolic.Fraction(n)
+	if !ok {
+		return "", false
+	}
+	v, _ := r.Float64()
+	if size := math.Abs(v); size == 0 || size >= 1e-6 && size < 1e9 {
+		return "", false
+	}
+	written, ok := new(big.Rat).SetString(strconv.FormatFloat(v, 'e', 3, 64))
+	return number.InTens(v, 3), ok && written.Cmp(r) == 0
 }
 
 // rounded writes a finding's number, which is 0 only where it was found to be.

@@ -110,6 +110,7 @@ func TestSmallPlacesKeepTheirDigits(t *testing.T) {
 	d = demonstration(t, false, "f(x) = 10^12 x − cos(10^12 x)", "g(x) = x² − 2·10^(−24)")
 	assert.Contains(t, lines(t, d, "f")[document.Zeros], `\approx 7.39·10⁻¹³`)
 	assert.Contains(t, lines(t, d, "g")[document.Zeros], `\approx 1.41·10⁻¹²`)
+	assert.Equal(t, `[−2·10⁻²⁴,\;\infty)`, lines(t, d, "g")[document.Range])
 }
 
 // On a phone a line breaks between intervals, and between a point's exact numbers and its decimals; not after the sign ≈.
