@@ -373,7 +373,7 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		for _, i := range set {
 			numbers = append(numbers, w.number(i.Lo))
 		}
-		parts = append(parts, `\{`+strings.Join(numbers, `,\;`)+`\}`)
+		parts = append(parts, braced(numbers))
 	}
 	text := strings.Join(parts, `\cup `)
 	if onAxis && w.period != nil && !analyse.IsWholeLine(list) {
@@ -414,7 +414,12 @@ func (w writer) reach(f *analyse.Findings) string {
 	if f.RangeWay >= 0 {
 		numbers = append(numbers, `\ldots`)
 	}
-	return `\{` + strings.Join(numbers, `,\;`) + `\}`
+	return braced(numbers)
+}
+
+// braced writes single numbers, between which a line may break.
+func braced(numbers []string) string {
+	return `\{` + strings.Join(numbers, `,\;`+mayBreak) + `\}`
 }
 
 func (w writer) interval(i analyse.Interval) string {
@@ -481,7 +486,7 @@ func (w writer) jumps(jumps []analyse.Jump) string {
 		if i == mostListed {
 			break
 		}
-		parts = append(parts, w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left)+`\to `+w.number(j.Right))
+		parts = append(parts, "{"+w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left)+"}"+mayBreak+`{\to `+w.number(j.Right)+"}")
 	}
 	return Together(parts) + more(len(jumps))
 }

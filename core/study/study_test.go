@@ -50,7 +50,7 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	d := demonstration(t, false, "a = −0.5", "h = 3", "k = 4.5", "f(x) = a(x − h)² + k", "g(x) = (2x + 1)/(x − 3)", "w(x) = 3sin(2x) + 1", "j(x) = x² for x < 0; 2x + 1 for x ≥ 0", "s(x) = 2floor(x)", "u(x) = (x + 3)(|x| + x)")
 	s := lines(t, d, "s")
 	assert.Equal(t, `{[0,\;1)}`, s[document.Zeros])
-	assert.Equal(t, `\{\ldots,\;-2,\;0,\;2,\;\ldots\}`, s[document.Range])
+	assert.Equal(t, `\{\ldots,\;\allowbreak -2,\;\allowbreak 0,\;\allowbreak 2,\;\allowbreak \ldots\}`, s[document.Range])
 	assert.Equal(t, `{(-\infty,\;0]}`, lines(t, d, "u")[document.Zeros])
 	f := lines(t, d, "f")
 	assert.Equal(t, `(-\infty,\;\infty)`, f[document.Domain])
@@ -66,7 +66,7 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	assert.Equal(t, `3`, w[document.Amplitude])
 	assert.Equal(t, `y=1`, w[document.CentreLine])
 	assert.Equal(t, `{(\frac{\pi}{4}+k\cdot \pi,\;4)}`, w[document.Maxima])
-	assert.Equal(t, `{x=0\colon 0\to 1}`, lines(t, d, "j")[document.Jumps])
+	assert.Equal(t, `{x=0\colon 0}\allowbreak {\to 1}`, lines(t, d, "j")[document.Jumps])
 }
 
 // What goes on is told by one period, or by its first numbers.
@@ -75,10 +75,10 @@ func TestWhatGoesOnIsWrittenShort(t *testing.T) {
 	assert.Equal(t, `(-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "f")[document.Domain])
 	assert.Equal(t, `(-\infty,\;\frac{3}{2}]\cap (-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "g")[document.Domain])
 	assert.Equal(t, `\left((-\infty,\;0)\cup (0,\;\infty)\right)\cap (-\frac{\pi}{2},\;\frac{\pi}{2})\text{, every }\pi`, lines(t, d, "h")[document.Domain])
-	assert.Equal(t, `\{0,\;1,\;2,\;\ldots\}`, lines(t, d, "s")[document.Range])
-	assert.Equal(t, `\{\ldots,\;-2,\;-1,\;0\}`, lines(t, d, "t")[document.Range])
-	assert.Equal(t, `\{0,\;1,\;2,\;3,\;4\}`, lines(t, d, "u")[document.Range])
-	assert.Equal(t, `\{2,\;3\}\cup [4,\;\infty)`, lines(t, d, "v")[document.Range])
+	assert.Equal(t, `\{0,\;\allowbreak 1,\;\allowbreak 2,\;\allowbreak \ldots\}`, lines(t, d, "s")[document.Range])
+	assert.Equal(t, `\{\ldots,\;\allowbreak -2,\;\allowbreak -1,\;\allowbreak 0\}`, lines(t, d, "t")[document.Range])
+	assert.Equal(t, `\{0,\;\allowbreak 1,\;\allowbreak 2,\;\allowbreak 3,\;\allowbreak 4\}`, lines(t, d, "u")[document.Range])
+	assert.Equal(t, `\{2,\;\allowbreak 3\}\cup [4,\;\infty)`, lines(t, d, "v")[document.Range])
 }
 
 // As tables of trigonometric functions list them (DLMF 4.14 to 4.17): sin x is 0 at kπ, cos x at π/2 + kπ.
@@ -97,7 +97,7 @@ func TestPlacesOfAPeriodThatLieEvenlyAreOne(t *testing.T) {
 	assert.Contains(t, v, `{x=k\cdot 2 \pi}`)
 	w := lines(t, d, "w")
 	assert.Equal(t, `{x=k}`, w[document.Zeros])
-	assert.Equal(t, `{x=k\colon 1\to 0}`, w[document.Jumps])
+	assert.Equal(t, `{x=k\colon 1}\allowbreak {\to 0}`, w[document.Jumps])
 }
 
 // A zero close to 0 is not 0: e^(−10) is 0.0000454 (Abramowitz & Stegun, table 4.4).
