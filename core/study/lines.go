@@ -6,6 +6,7 @@ import (
 	"math/big"
 	"strconv"
 	"strings"
+	"unicode/utf8"
 
 	"parvix/core/analyse"
 	"parvix/core/document"
@@ -122,7 +123,7 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 	}
 	for finding, list := range map[document.Finding][]analyse.Interval{document.Increasing: findings.Rising, document.Decreasing: findings.Falling,
 		document.ConcaveUp: findings.ConcaveUp, document.ConcaveDown: findings.ConcaveDown} {
-		if len(list) > 0 && len(list) <= mostListed {
+		if len(list) > 0 {
 			put(finding, w.set(list, true), analyse.Signs)
 		}
 	}
@@ -360,9 +361,6 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 	if len(list) == 0 {
 		return `\varnothing`
 	}
-	if len(list) > mostListed {
-		return ""
-	}
 	var parts []string
 	for _, set := range analyse.Sets(list) {
 		if !set[0].IsSingle() {
@@ -373,9 +371,9 @@ func (w writer) set(list []analyse.Interval, onAxis bool) string {
 		for _, i := range set {
 			numbers = append(numbers, w.number(i.Lo))
 		}
-		parts = append(parts, braced(numbers))
+		parts = append(parts, braced(shortened(numbers)))
 	}
-	text := strings.Join(parts, `\cup `)
+	text := strings.Join(shortened(parts), `\cup `)
 	if onAxis && w.period != nil && !analyse.IsWholeLine(list) {
 		text += `\text{, every }` + w.number(*w.period)
 	}
@@ -415,6 +413,14 @@ func (w writer) reach(f *analyse.Findings) string {
 		numbers = append(numbers, `\ldots`)
 	}
 	return braced(numbers)
+}
+
+// shortened leaves out the middle of a list that is too long to be read.
+func shortened(list []string) []string {
+	if len(list) <= mostListed {
+		return list
+	}
+	return append(append([]string{}, list[:3]...), `\ldots`, list[len(list)-1])
 }
 
 // braced writes single numbers, between which a line may break.
@@ -480,13 +486,20 @@ func (w writer) line(l analyse.Line) string {
 	return text
 }
 
+// longJump is from how many letters on a line may break within a jump.
+const longJump = 32
+
 func (w writer) jumps(jumps []analyse.Jump) string {
 	var parts []string
 	for i, j := range jumps {
 		if i == mostListed {
 			break
 		}
-		parts = append(parts, "{"+w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left)+"}"+mayBreak+`{\to `+w.number(j.Right)+"}")
+		left, right := w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left), `\to `+w.number(j.Right)
+		if utf8.RuneCountInString(left+right) > longJump {
+			left, right = "{"+left+`}\;`+mayBreak, "{"+right+"}"
+		}
+		parts = append(parts, left+right)
 	}
 	return Together(parts) + more(len(jumps))
 }

@@ -66,7 +66,7 @@ func TestFindingsAreWrittenAsATextbookDoes(t *testing.T) {
 	assert.Equal(t, `3`, w[document.Amplitude])
 	assert.Equal(t, `y=1`, w[document.CentreLine])
 	assert.Equal(t, `{(\frac{\pi}{4}+k\cdot \pi,\;4)}`, w[document.Maxima])
-	assert.Equal(t, `{x=0\colon 0}\allowbreak {\to 1}`, lines(t, d, "j")[document.Jumps])
+	assert.Equal(t, `{x=0\colon 0\to 1}`, lines(t, d, "j")[document.Jumps])
 }
 
 // What goes on is told by one period, or by its first numbers.
@@ -97,7 +97,17 @@ func TestPlacesOfAPeriodThatLieEvenlyAreOne(t *testing.T) {
 	assert.Contains(t, v, `{x=k\cdot 2 \pi}`)
 	w := lines(t, d, "w")
 	assert.Equal(t, `{x=k}`, w[document.Zeros])
-	assert.Equal(t, `{x=k\colon 1}\allowbreak {\to 0}`, w[document.Jumps])
+	assert.Equal(t, `{x=k\colon 1\to 0}`, w[document.Jumps])
+}
+
+// Of many numbers or intervals the first and the last are told: ⌊x⌋ takes 7 values on [−3, 3], and x + 2 cos x falls where
+// sin x > 1/2, in each turn once.
+func TestOfALongListTheFirstAndTheLastAreTold(t *testing.T) {
+	d := demonstration(t, false, "f(x) = 2⌊x⌋ for −3 ≤ x ≤ 3", "g(x) = x + 2cos(x) for 0 ≤ x ≤ 50")
+	assert.Equal(t, `\{-6,\;\allowbreak -4,\;\allowbreak -2,\;\allowbreak \ldots,\;\allowbreak 6\}`, lines(t, d, "f")[document.Range])
+	falls := lines(t, d, "g")[document.Decreasing]
+	assert.Equal(t, 4, strings.Count(falls, `\cup`), falls)
+	assert.Contains(t, falls, `\ldots`)
 }
 
 // A zero close to 0 is not 0: e^(−10) is 0.0000454 (Abramowitz & Stegun, table 4.4).
