@@ -369,7 +369,7 @@ func (a *analyser) collectFarOut(out *Findings) {
 				a.unsettled["the behaviour far out"] = true
 			}
 		case s.tree == nil || isLine(s):
-		case b.Kind == series.Unknown:
+		case b.Kind == series.Unknown, b.LineUnknown:
 			a.unsettled["the behaviour far out"] = true
 		case b.Kind == series.Finite:
 			lines = append(lines, Line{Slope: exactly(exact.Value{}), Lift: told(b.Limit), Side: side, How: Limit})

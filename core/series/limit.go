@@ -29,6 +29,8 @@ type Behaviour struct {
 	// Slope and Lift describe the line Slope·x + Lift that the function nears far out, where HasLine is set.
 	Slope, Lift exact.Value
 	HasLine     bool
+	// LineUnknown tells that the function grows as a line does, and that it could not be found out whether it nears one.
+	LineUnknown bool
 }
 
 // depths are tried in turn: most functions need few terms, cancellation needs more.
@@ -112,7 +114,7 @@ func throughFunction(n expr.Node, w walker, side int) Behaviour {
 }
 
 // attempt is one try; blind tells that the limit is known but not the side from which it is neared, since everything
-// after it has cancelled as far as the terms go.
+// after it has cancelled as far as the terms go, or that they do not go as far as a line that may be neared.
 func attempt(n expr.Node, w walker, side int) (b Behaviour, blind bool) {
 	defer func() {
 		if r := recover(); r != nil {
@@ -125,7 +127,7 @@ func attempt(n expr.Node, w walker, side int) (b Behaviour, blind bool) {
 	a := w.walk(n)
 	b = a.behaviour(side)
 	blind = b.Kind == Finite && b.Side == 0 && a.cut != nil && (len(a.terms) == 0 || len(a.terms) == 1 && a.terms[0].compare(unit) == 0)
-	return b, blind
+	return b, blind || b.LineUnknown
 }
 
 func (a sum) behaviour(side int) Behaviour {
@@ -172,10 +174,14 @@ func sideOf(t term) int {
 
 // line reads m·x + b off the terms 1/t and 1, when everything else tends to 0.
 func (b *Behaviour) line(a sum, side int) {
-	if side == 0 || a.cut != nil && a.cut.compare(unit) >= 0 {
+	if side == 0 {
 		return
 	}
 	slope := scale{q: big.NewRat(-1, 1)}
+	if a.cut != nil && a.cut.compare(unit) >= 0 {
+		b.LineUnknown = a.lead().compare(slope) == 0
+		return
+	}
 	for _, t := range a.terms {
 		switch {
 		case t.compare(unit) < 0:

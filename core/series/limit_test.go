@@ -100,6 +100,15 @@ func TestSlantedLines(t *testing.T) {
 		{"2x-3+e^(-x)", 1, "2", "-3"},
 		{"x + arctan x", -1, "1", "-pi/2"},
 		{"(x^3-x)/(2x^2+1)", 1, "1/2", "0"},
+		// By the series of DLMF 4.19, 4.24 and 4.6: sin u = u − u³/6 + …, arctan u, arcsin u, ln(1 + u) with u = 1/x.
+		{"x^2 sin(1/x)", 1, "1", "0"},
+		{"x^2 tan(1/x)", -1, "1", "0"},
+		{"x^2 ln(1+1/x)", 1, "1", "-1/2"},
+		{"(x^2+1) arctan(1/x)", 1, "1", "0"},
+		{"x^3 (1-cos(1/x))", 1, "1/2", "0"},
+		{"arcsin((1-x)/(4-x^2)) (10x^2-2x+9)", -1, "10", "-12"},
+		{"(x+1) arctan x", -1, "-pi/2", "-pi/2 - 1"},
+		{"x^6 sin(1/x)/(x^4+1)", 1, "1", "0"},
 	} {
 		b := unbounded.FarOut(parse(t, c.text), "x", c.side, float64(c.side)*1e6)
 		require.True(t, b.HasLine, c.text)
@@ -109,6 +118,10 @@ func TestSlantedLines(t *testing.T) {
 	assert.False(t, unbounded.FarOut(parse(t, "x+sin x"), "x", 1, 1e6).HasLine)
 	assert.False(t, unbounded.FarOut(parse(t, "x+ln x"), "x", 1, 1e6).HasLine)
 	assert.False(t, unbounded.FarOut(parse(t, "x^2"), "x", 1, 1e6).HasLine)
+	for _, text := range []string{"x^3 sin(1/x)", "x^2 e^(1/x)", "x + sqrt(x)"} {
+		b := unbounded.FarOut(parse(t, text), "x", 1, 1e6)
+		assert.False(t, b.HasLine || b.LineUnknown, "%s surely nears no line", text)
+	}
 }
 
 // Next to a place a piecewise function is its piece there, the greater of two functions the one that is greater there, and a
