@@ -759,7 +759,8 @@ func union(list []Interval) []Interval {
 		if n := len(out); n > 0 {
 			last := &out[n-1]
 			touches := same(last.Hi, i.Lo) && (last.HiClosed || i.LoClosed)
-			if touches || last.Hi.Value > i.Lo.Value && !same(last.Hi, i.Lo) {
+			overlaps := last.Hi.Value > i.Lo.Value && (!same(last.Hi, i.Lo) || surpasses(last.Hi.Value, i.Lo.Value))
+			if touches || overlaps {
 				switch {
 				case same(last.Hi, i.Hi) && !surpasses(i.Hi.Value, last.Hi.Value):
 					last.HiClosed = last.HiClosed || i.HiClosed

@@ -227,6 +227,15 @@ func TestSlopesOfWhatIsTooSmallForAFloatAreSeen(t *testing.T) {
 	assert.Len(t, f.ZeroOn, 1)
 }
 
+// By hand: from −∞ the function rises to −3.3·10⁻¹⁰, falls to −4.5·10⁻⁹ and rises without bound: it takes every value.
+func TestRunsThatOverlapByLittleLeaveNoGapInTheRange(t *testing.T) {
+	f := findings(t, "10^(3x − 6) log(x + 5/4)", analyse.Bounds{})
+	require.Len(t, f.Maxima, 1)
+	require.Len(t, f.Minima, 1)
+	assert.Greater(t, f.Maxima[0].Y.Value, f.Minima[0].Y.Value)
+	assert.Equal(t, "(−∞, ∞)", analyse.Intervals(f.Range))
+}
+
 // A number that is not 0 is not written as 0: x − cos x is 0 at 0.739… (OEIS A003957), its 10^(−12)-fold at that over 10¹².
 func TestATinyNumberIsNotWrittenAs0(t *testing.T) {
 	f := findings(t, "10^12 x − cos(10^12 x)", analyse.Bounds{})
