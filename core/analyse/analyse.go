@@ -100,7 +100,7 @@ func Function(n expr.Node, variable string, bounds Bounds) (*Findings, error) {
 	}
 	a.cut()
 	a.examine()
-	if a.crowded {
+	if a.crowded && !hasDoubtfulStep(a.n) {
 		if wide, ok := a.widened(n, bounds); ok {
 			return wide, nil
 		}

@@ -422,31 +422,30 @@ func rational(n expr.Node) expr.Node {
 func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, value func(float64) float64) (symmetry string, how How) {
 	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
 	at := known(n, variable, places)
-	own, enclose := OwnPlaces(n, variable), breaks.Enclose(n, variable)
-	mirrors := func(sign float64, difference expr.Node) bool {
+	own := OwnPlaces(n, variable)
+	mirrors := func(sign float64, difference expr.Node) (how How, ok bool) {
 		other := func(x float64) float64 { return sign * f([]float64{-x}) }
 		_, agreesOwn := compare(f, own, other, ownShare)
 		compared, agrees := compare(f, at, other, 1e-9)
 		if !agreesOwn || !agrees || !agreeAt(cuts, value, func(x, v float64) (at, want float64) { return -x, sign * v }) {
-			return false
+			return Sampled, false
 		}
 		if identityOr(difference) == Identity {
-			return true
+			return Identity, true
 		}
 		// 10^(−12) x + 1 is not even, though its values differ by rounding only: by no rounding, say their bounds.
-		return compared >= enough && !slices.ContainsFunc(at, func(x float64) bool {
+		enclose := breaks.Enclose(n, variable)
+		return Sampled, compared >= enough && !slices.ContainsFunc(at, func(x float64) bool {
 			v, _ := enclose(interval.Point(x))
 			w, _ := enclose(interval.Point(-x))
 			return apart(v, w.Mul(interval.Point(sign)))
 		})
 	}
-	even := mirrors(1, minus(mirrored, n))
-	odd := !even && mirrors(-1, plus(mirrored, n))
-	switch {
-	case even:
-		return "even", identityOr(minus(mirrored, n))
-	case odd:
-		return "odd", identityOr(plus(mirrored, n))
+	if how, ok := mirrors(1, minus(mirrored, n)); ok {
+		return "even", how
+	}
+	if how, ok := mirrors(-1, plus(mirrored, n)); ok {
+		return "odd", how
 	}
 	return "none", Sampled
 }
