@@ -40,7 +40,7 @@ type Place struct {
 }
 
 // drawing are the limits of the search for a curve's breaks.
-var drawing = limits{1500, 60000}
+var drawing = limits{places: 1500, work: 60000}
 
 // Finder finds the critical places of one formula; it is immutable and made once a formula.
 type Finder struct {
@@ -48,12 +48,16 @@ type Finder struct {
 	limits limits
 }
 
-// limits of one search: places and steps.
-type limits struct{ places, work int }
+// limits of one search: places, steps, and the sizes of the parts that are enclosed at each together, 0 for any.
+type limits struct {
+	places, work int
+	operations   float64
+}
 
 // guard is one condition on a part of the formula.
 type guard struct {
 	kind    Kind
+	size    float64
 	value   program.Point
 	enclose dualFunc
 	// The critical values of the part: the numbers at, or offset + k·period for every whole k when period > 0.
@@ -100,7 +104,7 @@ func (r *reader) add(part expr.Node, active program.Point, g guard) {
 	if !r.varies(part) {
 		return
 	}
-	g.value, g.enclose, g.active = r.point(part), r.duals.compile(part), active
+	g.value, g.enclose, g.active, g.size = r.point(part), r.duals.compile(part), active, float64(cost(part))
 	r.f.guards = append(r.f.guards, g)
 }
 
@@ -265,6 +269,20 @@ func (f *Finder) Find(from, to float64, in []float64) (places []Place, complete 
 	return s.places, s.complete
 }
 
+// stepWork is about what enclosing a part of size 1 once takes, in operations of arithmetic.
+const stepWork = 30
+
+// Within is Find with at most so many operations of arithmetic.
+func (f *Finder) Within(work, from, to float64, in []float64) (places []Place, complete bool) {
+	few := *f
+	if few.limits == (limits{}) {
+		few.limits = drawing
+	}
+	few.limits.operations = work / stepWork
+	s := few.search(from, to, in)
+	return s.places, s.complete
+}
+
 // Gaps are the places in [from, to] at which one of several formulas has no value or jumps, in order and each once: a line
 // through the values of all of them breaks there.
 func Gaps(of []*Finder, from, to float64, in []float64) (places []float64) {
@@ -311,16 +329,18 @@ func (f *Finder) search(from, to float64, in []float64) *search {
 }
 
 type search struct {
-	g        *guard
-	in       []float64
-	scale    float64
-	work     int
-	found    []float64
-	doubtful []float64 // may meet a critical value
-	together float64   // places nearer than this are one
-	places   []Place
-	complete bool
-	limits   limits
+	g     *guard
+	in    []float64
+	scale float64
+	work  int
+	// operations are the sizes of the parts that were enclosed.
+	operations float64
+	found      []float64
+	doubtful   []float64 // may meet a critical value
+	together   float64   // places nearer than this are one
+	places     []Place
+	complete   bool
+	limits     limits
 	// from and to end the line that is searched, left and right the part of it at hand, on whose inside g is continuous.
 	from, to, left, right float64
 }
@@ -370,7 +390,8 @@ func (s *search) over(a, b float64) dual {
 
 // isolate finds the critical places of the guard in [a, b], on whose inside its part is continuous.
 func (s *search) isolate(a, b float64, depth int) {
-	if s.work++; s.work > s.limits.work || len(s.found) > s.limits.places {
+	s.operations += s.g.size
+	if s.work++; s.work > s.limits.work || s.limits.operations > 0 && s.operations > s.limits.operations || len(s.found) > s.limits.places {
 		s.complete = false
 		return
 	}

@@ -65,7 +65,7 @@ func Zeros(n expr.Node, variable string, from, to float64, budget *Budget) (zero
 	}
 	size := cost(n)
 	steps := min(max(budget.Left/size, fewSteps), mostSteps)
-	r := reader{inputs: []string{variable}, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: limits{maxZeros, steps}}}
+	r := reader{inputs: []string{variable}, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: limits{places: maxZeros, work: steps}}}
 	r.add(n, nil, guard{kind: Corner, at: []float64{0}})
 	found := r.f.search(from, to, []float64{math.NaN()})
 	budget.Left -= found.work * size

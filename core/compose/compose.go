@@ -33,6 +33,11 @@ type Composer struct {
 	pic     picture.Picture
 	pen     picture.Pen
 	room    room
+	// Coarse are the ids of the entries that the last picture shows coarser than it should, or not at all, since they take
+	// too much work.
+	Coarse []string
+	// left is what is left of the picture's work, waiting how many curves are still to be drawn.
+	left, waiting float64
 	// LabelSizes are the sizes that the page measured, by the label's id.
 	LabelSizes map[string]Size
 	// Type is the size of the numbers on the axes, as a multiple of the usual; 0 means 1.
@@ -46,6 +51,8 @@ type drawnCurve struct {
 	lines [][]sample.Point
 	marks []sample.Mark
 	bands [][]sample.Column
+	// coarse tells that it took too much work.
+	coarse bool
 }
 
 // Line widths in pixels.
@@ -72,6 +79,7 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 		c.ground, c.style = v, style
 		c.composeGround(d, p, v)
 	}
+	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(d, p)
 	c.pen.Data = c.pic.Live[:0]
 	c.pic.Labels = c.pic.Labels[:0]
 	c.room.reset(v)
@@ -394,10 +402,33 @@ func (c *Composer) sampled(d *evaluate.Demonstration, key, id string, from sourc
 	if drawn.source != from || drawn.view != v {
 		drawn.source, drawn.view = from, v
 		d.CountRun(id)
+		c.sampler.Allowed = min(c.left/max(1, c.waiting), sample.AllowedAlone)
 		drawn.keep(c.sampler.Curve(from.function, in,
 			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height}))
+		c.left -= c.sampler.Spent
+	}
+	c.waiting--
+	if drawn.coarse && !slices.Contains(c.Coarse, id) {
+		c.Coarse = append(c.Coarse, id)
 	}
 	return drawn
+}
+
+// pictureWork is what the curves of one picture may take together, in operations: 40 ms or so on the machine it was
+// measured on.
+const pictureWork = 5e6
+
+// countCurves tells how many curves will share the work of a picture.
+func countCurves(d *evaluate.Demonstration, p *document.Panel) (curves float64) {
+	for _, s := range d.Shown {
+		if !d.Appears(s, p) {
+			continue
+		}
+		if curves++; s.Family != nil {
+			curves += float64(len(s.Family.Members)) - 1
+		}
+	}
+	return curves
 }
 
 // strokes is how a curve's lines are drawn.
@@ -463,7 +494,7 @@ func (c *Composer) band(band []sample.Column, v View, colour picture.Colour) {
 
 // keep copies what the sampler will overwrite.
 func (k *drawnCurve) keep(curve sample.Curve) {
-	k.lines = k.lines[:0]
+	k.lines, k.coarse = k.lines[:0], curve.Coarse
 	for _, line := range curve.Lines {
 		k.lines = append(k.lines, slices.Clone(line))
 	}
@@ -573,13 +604,20 @@ func (c *Composer) guide(s *evaluate.Shown, v View) (anchor, bool) {
 	return a, a.y >= 0 && a.y <= v.Height
 }
 
+// A trace of more than mostTraced places is drawn with its dots crowded pixels apart, of which nothing is seen.
+const mostTraced, crowded = 1000, 2.0
+
 func (c *Composer) trace(d *evaluate.Demonstration, s *evaluate.Shown, v View) {
 	kept, recorded := d.Trace(s)
 	lastX, lastY := math.Inf(-1), math.Inf(-1)
+	apart := s.Entry.Apart
+	if (len(kept)+len(recorded))/2 > mostTraced {
+		apart = math.Max(apart, crowded)
+	}
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {
 			x, y := v.X(list[i]), v.Y(list[i+1])
-			if !v.Sees(list[i], list[i+1]) || math.Hypot(x-lastX, y-lastY) < s.Entry.Apart {
+			if !v.Sees(list[i], list[i+1]) || math.Hypot(x-lastX, y-lastY) < apart {
 				continue
 			}
 			lastX, lastY = x, y

@@ -225,7 +225,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved()}
+		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 	}

@@ -394,4 +394,6 @@ type FrameTexts struct {
 	Circles []CircleNow `json:"circles"`
 	// Moved tells that values in play differ from the scene's.
 	Moved bool `json:"moved"`
+	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.
+	Coarse []string `json:"coarse"`
 }

@@ -11,6 +11,7 @@ import (
 	"parvix/core/document"
 	"parvix/core/expr"
 	"parvix/core/found"
+	"parvix/core/number"
 	"parvix/core/problem"
 	"parvix/core/program"
 	"parvix/core/sample"
@@ -50,6 +51,7 @@ type Demonstration struct {
 	// stepsBefore are those of the demonstration before, by id, whose positions are taken over.
 	stepsBefore map[string]*Steps
 	memberIn    []float64 // the inputs of a family's member
+	members     int       // of all families together
 	moved       []uint64  // for each parameter the tick of its last move
 	traces      map[string][]float64
 	collapses   []found.Collapse
@@ -278,6 +280,13 @@ func (d *Demonstration) Simplified(f *Function) expr.Node {
 	return simple
 }
 
+const (
+	// mostDrawn bounds a formula of which a curve is made, in parts; each part of it that may break is looked at alone.
+	mostDrawn = 3000
+	// mostWork bounds what one value of a curve takes, in operations, whatever its parameters.
+	mostWork = 20000
+)
+
 // mostSimplified bounds what is worth reading.
 const mostSimplified = 80
 
@@ -297,6 +306,16 @@ func (d *Demonstration) compileFunction(f *Function) {
 		return
 	}
 	inputs := append([]string{f.Stated.Variables[0]}, d.inputs[1:]...)
+	if size := symbolic.Size(n); size > mostDrawn {
+		d.report(problem.New("too-large", f.Formula.Pos(), f.Formula.End(), f.Stated.Name, number.Grouped(size), number.Grouped(mostDrawn)), f.Stated.ID, "formula")
+		f.Inlined = nil
+		return
+	}
+	if work := program.Work(n, inputs)(make([]float64, len(inputs))); work > mostWork {
+		d.report(problem.New("too-long-to-work-out", f.Formula.Pos(), f.Formula.End(), f.Stated.Name, number.Grouped(int(work)), number.Grouped(mostWork)), f.Stated.ID, "formula")
+		f.Inlined = nil
+		return
+	}
 	d.Counters.Compiles++
 	curve, err := sample.Compile(n, inputs)
 	if err != nil {

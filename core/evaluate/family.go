@@ -22,8 +22,23 @@ type Member struct {
 	LaTeX string
 }
 
+// mostMembers bounds the members of all families together.
+const mostMembers = 240
+
 // loadFamily works out a family's values; nil when there is a problem, which is then reported.
 func (d *Demonstration) loadFamily(e *document.Shown) *Family {
+	f := d.family(e)
+	if f == nil {
+		return nil
+	}
+	if d.members += len(f.Members); d.members > mostMembers {
+		d.report(problem.New("too-many-curves", 0, 0, fmt.Sprint(d.members), fmt.Sprint(mostMembers)), e.ID, "family.step")
+		return nil
+	}
+	return f
+}
+
+func (d *Demonstration) family(e *document.Shown) *Family {
 	f := &Family{Parameter: d.Find(e.Family.Parameter)}
 	if f.Parameter < 0 {
 		d.report(problem.New("not-a-parameter", 0, len(e.Family.Parameter), e.Family.Parameter), e.ID, "family.parameter")

@@ -141,3 +141,12 @@ func OfPi(p, q int) string {
 	}
 	return text
 }
+
+// Grouped writes a count with its thousands apart, as 41,000.
+func Grouped(n int) string {
+	text := strconv.Itoa(n)
+	for at := len(text) - 3; at > 0; at -= 3 {
+		text = text[:at] + "," + text[at:]
+	}
+	return text
+}

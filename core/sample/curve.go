@@ -45,6 +45,8 @@ type Curve struct {
 	Envelopes [][]Column
 	// Complete is false when the function breaks more often than can be drawn.
 	Complete bool
+	// Coarse tells that the work allowed did not suffice for a line as fine as it should be, or for any.
+	Coarse bool
 }
 
 // Limits and tolerances, in pixels where a length.
@@ -80,7 +82,21 @@ type Sampler struct {
 	columns  []Column
 	bandsNow [][]Column // of the piece at hand
 	check    survey
+	// Allowed bounds the work of one curve, in operations; 0 means as much as a curve may take that is drawn alone.
+	Allowed float64
+	// Spent is about what the last curve took.
+	Spent float64
+	// Of the curve at hand: the work of one value, that of all that is allowed, and how many values may be taken.
+	work, allowed float64
+	most          int
+	coarse        bool
 }
+
+// AllowedAlone is the work of one curve, in operations of arithmetic: 15 ms or so on the machine it was measured on.
+const AllowedAlone = 3e6
+
+// leastValues is how many values a line needs to tell anything.
+const leastValues = 200
 
 // breakPoint is a proven break with what the function does on both sides.
 type breakPoint struct {
@@ -93,7 +109,15 @@ type breakPoint struct {
 func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	s.points, s.lines, s.marks = s.points[:0], s.lines[:0], s.marks[:0]
 	s.knots, s.ends, s.columns = s.knots[:0], s.ends[:0], s.columns[:0]
-	places, complete := f.finder.Find(v.Left, v.Right, in)
+	if s.allowed = s.Allowed; s.allowed == 0 {
+		s.allowed = AllowedAlone
+	}
+	s.Spent, s.work, s.coarse = 0, f.Work(in), false
+	s.most = int(math.Min(MaxPoints, s.allowed/s.work))
+	if s.most < leastValues {
+		return Curve{Coarse: true}
+	}
+	places, complete := f.finder.Within(s.allowed, v.Left, v.Right, in)
 	s.examine(f, in, v, places)
 	last := breakPoint{x: v.Left, value: f.At(v.Left, in), right: side{kind: restless}}
 	if len(s.ends) > 0 && s.ends[0].x == v.Left {
@@ -109,7 +133,7 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	if last.x < v.Right {
 		s.piece(f, in, v, last, breakPoint{x: v.Right, value: f.At(v.Right, in), left: side{kind: restless}})
 	}
-	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete}
+	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete, s.coarse}
 }
 
 // onePlace is how near together places are one on the picture, in pixels: where 1 − 3x³ comes to the end 1 of the arc cosine
@@ -304,7 +328,7 @@ func (s *Sampler) follow(f *Function, in []float64, v View, c, h float64) {
 
 // grid adds a place every few pixels and the knots, strictly between the places that are there and b.
 func (s *Sampler) grid(v View, a, b float64) {
-	step := firstStep * (v.Right - v.Left) / v.Width
+	step := math.Max(firstStep, 2*v.Width/float64(s.most)) * (v.Right - v.Left) / v.Width
 	n := math.Max(math.Ceil((b-a)/step), 8)
 	knot := 0
 	for knot < len(s.knots) && s.knots[knot] <= a {
@@ -349,6 +373,7 @@ func (s *Sampler) evaluate(f *Function, in []float64) {
 	}
 	s.xs = unique
 	s.ys = resize(s.ys, len(s.xs))
+	s.Spent += s.work * float64(len(s.xs))
 	s.machine.Run(f.program, s.ys, s.xs, in)
 }
 
@@ -411,6 +436,7 @@ func (s *Sampler) probe(f *Function, in []float64, share float64) {
 		}
 	}
 	s.values = resize(s.values, len(s.mids))
+	s.Spent += s.work * float64(len(s.mids))
 	s.machine.Run(f.program, s.values, s.mids, in)
 }
 
@@ -419,7 +445,11 @@ func (s *Sampler) halve(f *Function, in []float64, v View, share float64) {
 	look := lens(v)
 	for range maxHalvings {
 		s.probe(f, in, share)
-		if len(s.mids) == 0 || len(s.points)+len(s.next)+len(s.mids) > MaxPoints {
+		if len(s.mids) == 0 {
+			return
+		}
+		if len(s.points)+len(s.next)+len(s.mids) > s.most {
+			s.coarse = s.coarse || s.most < MaxPoints
 			return
 		}
 		s.merge(look)

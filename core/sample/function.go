@@ -27,6 +27,10 @@ type Function struct {
 	exact  *program.Program
 	// second encloses the slope and its own, compiled when it is first asked for.
 	second func(over interval.I, in []float64) (value, slope interval.I)
+	// tooLong tells that the formula is too long for a second derivative.
+	tooLong bool
+	// Work is how many operations one value takes.
+	Work program.Point
 }
 
 // Compile compiles n, inlined and in radians, for its variable (the first input) and parameters.
@@ -35,7 +39,8 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Function{program: p, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs}, nil
+	return &Function{program: p, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
+		Work: program.Work(n, inputs)}, nil
 }
 
 // At is the value at x, NaN where there is none; in[0] is overwritten.
@@ -46,7 +51,14 @@ func (f *Function) At(x float64, in []float64) float64 {
 
 // bend bounds |f″| over an interval where f has a bounded slope; +∞ where f may have a corner.
 func (f *Function) bend(over interval.I, in []float64) float64 {
+	if f.tooLong {
+		return math.Inf(1)
+	}
 	if f.second == nil {
+		if symbolic.Size(f.node) > mostBent {
+			f.tooLong = true
+			return math.Inf(1)
+		}
 		f.second = breaks.EncloseAt(symbolic.Simplify(symbolic.Derivative(f.node, f.inputs[0])).Node, f.inputs)
 	}
 	_, second := f.second(over, in)
@@ -67,6 +79,9 @@ func (f *Function) atBreak(x float64, in []float64) float64 {
 	in[0] = x
 	return f.exact.At(in)
 }
+
+// mostBent bounds a formula whose second derivative is of use: a longer one takes longer than it saves.
+const mostBent = 60
 
 // mostSettled bounds a formula whose parts are written twice.
 const mostSettled = 2000

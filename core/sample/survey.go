@@ -28,6 +28,8 @@ const (
 	visible = 2.0
 	// Bands less than joined pixels apart are one.
 	joined = 8.0
+	// enclosed is how many values take as long as an enclosure of value and slope.
+	enclosed = 15
 	// maxSurvey bounds the enclosures of one curve.
 	maxSurvey = 6000
 	// evenStray is how far equal steps may let a curve stray: an S between two places must not hide at the probe between them.
@@ -46,7 +48,7 @@ type survey struct {
 	in           []float64
 	sx, sy       float64
 	bottom, top  float64
-	work         int
+	work, most   int
 	extra        []float64 // places to be added to the grid
 	columns      []Column
 	xs, ys       []float64
@@ -66,6 +68,11 @@ func (s *Sampler) survey(f *Function, in []float64, v View) {
 		top: v.Top, extra: c.extra[:0], columns: c.columns[:0], xs: s.xs, ys: s.ys, even: c.even, evenY: c.evenY, line: c.line,
 		turns: c.turns}
 	c.belowColumns = column / c.sx
+	c.most = int(math.Min(maxSurvey, s.allowed/(s.work*enclosed)))
+	defer func() {
+		s.Spent += s.work * enclosed * float64(c.work)
+		s.coarse = s.coarse || c.work > c.most && c.most < maxSurvey
+	}()
 	if len(s.xs) > 1 {
 		c.steps(0, len(s.xs)-1, math.Inf(1))
 	}
@@ -89,7 +96,7 @@ func (s *Sampler) evaluateAgain(f *Function, in []float64) {
 // steps settles the grid's steps from i to j: all at once where that can be proven, else by halves. around bounds the bend
 // of the stretch that is halved.
 func (c *survey) steps(i, j int, around float64) {
-	if c.work++; c.work > maxSurvey {
+	if c.work++; c.work > c.most {
 		return
 	}
 	a, b := c.xs[i], c.xs[j]
@@ -214,7 +221,7 @@ func (c *survey) near(slope interval.I, width float64) bool {
 
 // step looks into one step of the grid.
 func (c *survey) step(a, b, ya, yb float64) {
-	if c.work++; c.work > maxSurvey {
+	if c.work++; c.work > c.most {
 		return
 	}
 	if b-a > c.belowColumns*1.01 {

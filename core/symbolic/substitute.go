@@ -6,12 +6,14 @@ package symbolic
 
 import (
 	"math/big"
+	"strings"
 
 	"parvix/core/expr"
+	"parvix/core/number"
 	"parvix/core/problem"
 )
 
-// MaxNodes bounds every tree that is built here; a larger one is refused with the problem “work-limit”.
+// MaxNodes bounds every tree that is built here; a larger one is refused with the problem “too-large”, before it is built.
 const MaxNodes = 20000
 
 // Substitute puts trees in the place of names.
@@ -150,19 +152,22 @@ func Inline(n expr.Node, lookup func(name string) (Definition, bool)) (out expr.
 			err = p
 		}
 	}()
-	in := inliner{lookup: lookup}
+	in := inliner{lookup: lookup, bodies: map[string]expr.Node{}}
 	return in.inline(n, 0), nil
 }
 
 type inliner struct {
 	lookup func(string) (Definition, bool)
 	nodes  int
+	// bodies are the stated functions with everything put in, by name and primes, since one may be used often.
+	bodies map[string]expr.Node
 }
 
 func (in *inliner) inline(n expr.Node, depth int) expr.Node {
 	if in.nodes++; in.nodes > MaxNodes || depth > expr.MaxDepth {
-		panic(problem.New("work-limit", n.Pos(), n.End()))
+		panic(tooLarge(n, "this formula", in.nodes))
 	}
+	typed := n
 	n = expr.Map(n, func(child expr.Node) expr.Node { return in.inline(child, depth+1) })
 	c, ok := n.(*expr.Call)
 	if !ok || expr.IsBuiltin(c.Name) {
@@ -175,15 +180,70 @@ func (in *inliner) inline(n expr.Node, depth int) expr.Node {
 	if len(def.Variables) != len(c.Args) {
 		panic(problem.New("variables", c.From, c.To, c.Name, "another number of variables"))
 	}
-	body := in.inline(def.Body, depth+1)
-	for range c.Primes {
-		body = Derivative(body, def.Variables[0])
-	}
+	body := in.body(c, def, depth)
 	with := map[string]expr.Node{}
 	for i, v := range def.Variables {
 		with[v] = c.Args[i]
 	}
+	if size := sizeWith(body, with); size > MaxNodes {
+		panic(tooLarge(c, expr.Text(typed), size))
+	}
 	return Substitute(body, with)
+}
+
+// body is what a call stands for, with everything put in and its derivatives worked out.
+func (in *inliner) body(c *expr.Call, def Definition, depth int) expr.Node {
+	key := c.Name + strings.Repeat("'", c.Primes)
+	if body, ok := in.bodies[key]; ok {
+		return body
+	}
+	body := in.inline(def.Body, depth+1)
+	for primes := range c.Primes {
+		body = Derivative(body, def.Variables[0])
+		if size := sizeUpTo(body, countedNodes); size > MaxNodes {
+			panic(tooLarge(c, c.Name+strings.Repeat("′", primes+1), size))
+		}
+	}
+	in.bodies[key] = body
+	return body
+}
+
+// countedNodes is how far the size of a tree that is too large is counted, to be told.
+const countedNodes = 10 * MaxNodes
+
+func tooLarge(n expr.Node, what string, size int) *problem.Problem {
+	words := number.Grouped(size)
+	if size >= countedNodes {
+		words = "more than " + number.Grouped(countedNodes)
+	}
+	return problem.New("too-large", n.Pos(), n.End(), what, words, number.Grouped(MaxNodes))
+}
+
+// sizeUpTo counts the nodes of n, but no further than most: parts that stand in n several times are walked each time.
+func sizeUpTo(n expr.Node, most int) int {
+	size := 0
+	expr.Walk(n, func(expr.Node) bool {
+		size++
+		return size < most
+	})
+	return size
+}
+
+// sizeWith is the size of n once trees are put in the place of names.
+func sizeWith(n expr.Node, with map[string]expr.Node) int {
+	sizes := map[string]int{}
+	for name, other := range with {
+		sizes[name] = sizeUpTo(other, countedNodes)
+	}
+	size := 0
+	expr.Walk(n, func(n expr.Node) bool {
+		size++
+		if name, ok := n.(*expr.Name); ok {
+			size += sizes[name.Name]
+		}
+		return size < countedNodes
+	})
+	return min(size, countedNodes)
 }
 
 // Radians rewrites angles: X° becomes X·π/180, and when the demonstration's unit is the degree, every angle that goes
