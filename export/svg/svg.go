@@ -4,6 +4,7 @@ package svg
 import (
 	"fmt"
 	"html"
+	"math"
 	"strings"
 
 	"parvix/core/compose"
@@ -12,31 +13,64 @@ import (
 	"parvix/core/picture"
 )
 
-// Document draws a demonstration's first panel at its starting values, without labels.
+// Document draws a demonstration's first panels at its starting values, without labels.
 func Document(doc *document.Document, width, height float64) string {
+	return write(composed(doc, width, height), doc.Title, width, height, 0)
+}
+
+// part is a panel's picture beside those of others.
+type part struct {
+	picture *picture.Picture
+	width   float64
+}
+
+// composed are the pictures of the panels that are drawn beside each other.
+func composed(doc *document.Document, width, height float64) []part {
 	d := evaluate.Load(doc, nil)
 	shares := sharesOf(doc)
-	if len(shares) == 1 {
-		var c compose.Composer
-		return Picture(c.Panel(d, d.Panel(0), width, height), width, height, doc.Title)
+	if len(shares) > 1 {
+		for i, share := range shares {
+			d.SetSize(i, width*share, height)
+		}
 	}
+	parts := make([]part, len(shares))
 	for i, share := range shares {
-		d.SetSize(i, width*share, height)
+		var c compose.Composer
+		parts[i] = part{c.Panel(d, d.Panel(i), width*share, height), width * share}
 	}
-	var b strings.Builder
-	begin(&b, width, height, doc.Title)
+	return parts
+}
+
+// write puts parts beside each other; points of a line nearer than the grain to the one before are left out.
+func write(parts []part, title string, width, height, grain float64) string {
+	w := writer{grain: grain}
+	w.begin(width, height, title)
 	left := 0.0
-	for i, share := range shares {
-		var c compose.Composer
-		p := c.Panel(d, d.Panel(i), width*share, height)
+	for _, p := range parts {
+		if len(parts) == 1 {
+			w.picture(p.picture)
+			break
+		}
 		// A nested picture is cut at its edge.
-		fmt.Fprintf(&b, `<svg x="%g" width="%g" height="%g">`, left, width*share, height)
-		write(&b, p)
-		fmt.Fprintf(&b, `<rect width="%g" height="%g" fill="none" stroke="%s"/></svg>`, width*share, height, colours[picture.Grid])
-		left += width * share
+		fmt.Fprintf(&w, `<svg x="%g" width="%g" height="%g">`, left, p.width, height)
+		w.picture(p.picture)
+		fmt.Fprintf(&w, `<rect width="%g" height="%g" fill="none" stroke="%s"/></svg>`, p.width, height, colours[picture.Grid])
+		left += p.width
 	}
-	b.WriteString("</svg>")
-	return b.String()
+	w.WriteString("</svg>")
+	return w.String()
+}
+
+// Small is Document in at most so many bytes: points and marks that crowd are left out, and where that is not enough only
+// the title is left.
+func Small(doc *document.Document, width, height float64, most int) string {
+	parts := composed(doc, width, height)
+	for _, grain := range []float64{0, 0.7, 1.5, 3, 6} {
+		if text := write(parts, doc.Title, width, height, grain); len(text) <= most {
+			return text
+		}
+	}
+	return write(nil, doc.Title, width, height, 0)
 }
 
 // sharesOf are the widths of the panels that are drawn beside each other, the first two; a circle needs half as much as
@@ -64,45 +98,55 @@ var dashes = map[picture.Pattern]string{picture.Dashed: "9 6", picture.Dotted: "
 
 // Picture writes one picture.
 func Picture(p *picture.Picture, width, height float64, title string) string {
-	var b strings.Builder
-	begin(&b, width, height, title)
-	write(&b, p)
-	b.WriteString("</svg>")
-	return b.String()
+	return write([]part{{p, width}}, title, width, height, 0)
 }
 
-func begin(b *strings.Builder, width, height float64, title string) {
-	fmt.Fprintf(b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
-	b.WriteString(html.EscapeString(title))
-	fmt.Fprintf(b, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
+// writer writes records; its grain is the least distance of two points in pixels, 0 for all of them.
+type writer struct {
+	strings.Builder
+	grain float64
+	// marked are the places of markers, in steps of the grain.
+	marked map[[2]int]bool
 }
 
-func write(b *strings.Builder, p *picture.Picture) {
+func (w *writer) begin(width, height float64, title string) {
+	fmt.Fprintf(w, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 %g %g" role="img"><title>`, width, height)
+	w.WriteString(escaped(title))
+	fmt.Fprintf(w, `</title><rect width="%g" height="%g" fill="%s"/>`, width, height, colours[picture.Sheet])
+}
+
+// escaped leaves out what no XML may hold: control characters have no place in a title.
+func escaped(text string) string {
+	return html.EscapeString(strings.Map(func(r rune) rune {
+		if r < ' ' || r == 0x7f || r == 0xfffe || r == 0xffff {
+			return -1
+		}
+		return r
+	}, text))
+}
+
+func (w *writer) picture(p *picture.Picture) {
 	for _, data := range [2][]float32{p.Ground, p.Live} {
-		records(b, data, p.Texts)
+		w.marked = map[[2]int]bool{}
+		w.records(data, p.Texts)
 	}
 }
 
-func records(b *strings.Builder, data []float32, texts []string) {
+func (w *writer) records(data []float32, texts []string) {
 	for i := 0; i < len(data); {
 		switch picture.Op(data[i]) {
 		case picture.Line:
-			i += line(b, data[i:])
+			i += w.line(data[i:])
 		case picture.Area:
-			i += area(b, data[i:])
+			i += w.area(data[i:])
 		case picture.Marker:
-			fill, stroke := colours[picture.Colour(data[i+1])], colours[picture.Sheet]
-			if picture.Shape(data[i+2]) == picture.Ring {
-				fill, stroke = stroke, fill
-			}
-			fmt.Fprintf(b, `<circle cx="%.1f" cy="%.1f" r="%.1f" fill="%s" stroke="%s" stroke-width="1.5"/>`,
-				data[i+3], data[i+4], data[i+5], fill, stroke)
+			w.marker(data[i:])
 			i += 6
 		case picture.Text:
-			fmt.Fprintf(b, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
+			fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
 				data[i+3], data[i+4]+4, [3]string{"start", "middle", "end"}[int(data[i+5])], colours[picture.Colour(data[i+1])])
-			b.WriteString(html.EscapeString(texts[int(data[i+2])]))
-			b.WriteString("</text>")
+			w.WriteString(escaped(texts[int(data[i+2])]))
+			w.WriteString("</text>")
 			i += 6
 		default:
 			i += 4
@@ -110,26 +154,47 @@ func records(b *strings.Builder, data []float32, texts []string) {
 	}
 }
 
-func area(b *strings.Builder, r []float32) int {
-	fmt.Fprintf(b, `<polygon fill="%s" fill-opacity="%g"`, colours[picture.Colour(r[1])], r[4])
-	return points(b, r)
+func (w *writer) marker(r []float32) {
+	if w.grain > 0 {
+		place := [2]int{int(float64(r[3]) / w.grain), int(float64(r[4]) / w.grain)}
+		if w.marked[place] {
+			return
+		}
+		w.marked[place] = true
+	}
+	fill, stroke := colours[picture.Colour(r[1])], colours[picture.Sheet]
+	if picture.Shape(r[2]) == picture.Ring {
+		fill, stroke = stroke, fill
+	}
+	fmt.Fprintf(w, `<circle cx="%.1f" cy="%.1f" r="%.1f" fill="%s" stroke="%s" stroke-width="1.5"/>`, r[3], r[4], r[5], fill, stroke)
 }
 
-func line(b *strings.Builder, r []float32) int {
-	fmt.Fprintf(b, `<polyline fill="none" stroke="%s" stroke-width="%g" stroke-opacity="%g"`, colours[picture.Colour(r[1])], r[2], r[4])
+func (w *writer) area(r []float32) int {
+	fmt.Fprintf(w, `<polygon fill="%s" fill-opacity="%g"`, colours[picture.Colour(r[1])], r[4])
+	return w.points(r)
+}
+
+func (w *writer) line(r []float32) int {
+	fmt.Fprintf(w, `<polyline fill="none" stroke="%s" stroke-width="%g" stroke-opacity="%g"`, colours[picture.Colour(r[1])], r[2], r[4])
 	if dash := dashes[picture.Pattern(r[3])]; dash != "" {
-		fmt.Fprintf(b, ` stroke-dasharray="%s"`, dash)
+		fmt.Fprintf(w, ` stroke-dasharray="%s"`, dash)
 	}
-	return points(b, r)
+	return w.points(r)
 }
 
 // points writes the points of a line or an area and returns the record's length.
-func points(b *strings.Builder, r []float32) int {
+func (w *writer) points(r []float32) int {
 	n := int(r[5])
-	b.WriteString(` points="`)
+	w.WriteString(` points="`)
+	last := [2]float32{}
 	for k := range n {
-		fmt.Fprintf(b, "%.1f,%.1f ", r[6+2*k], r[7+2*k])
+		x, y := r[6+2*k], r[7+2*k]
+		if k > 0 && k < n-1 && math.Hypot(float64(x-last[0]), float64(y-last[1])) < w.grain {
+			continue
+		}
+		last = [2]float32{x, y}
+		fmt.Fprintf(w, "%.1f,%.1f ", x, y)
 	}
-	b.WriteString(`"/>`)
+	w.WriteString(`"/>`)
 	return 6 + 2*n
 }

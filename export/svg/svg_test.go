@@ -56,3 +56,26 @@ func TestThePictureStandsAtTheStartingValues(t *testing.T) {
 	d.Scenes[0].Values["a"] = 3
 	assert.Contains(t, svg.Document(d, 480, 280), `points="360.0,0.0 360.0,280.0 "`, "x = 3 lies three quarters along a window from −6 to 6")
 }
+
+func TestASmallPictureKeepsToItsSize(t *testing.T) {
+	d := document.New("Traces")
+	var kept []float64
+	for i := range 10000 {
+		kept = append(kept, float64(i%1000)/100-5, float64(i)/1000-5)
+	}
+	d.Shown = append(d.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "1"})
+	for i := range 8 {
+		d.Shown = append(d.Shown, document.Shown{ID: "t" + string(rune('0'+i)), Kind: document.Trace, Of: "p", Kept: kept})
+	}
+	require.Greater(t, len(svg.Document(d, 480, 300)), 300_000)
+	small := svg.Small(d, 480, 300, 60_000)
+	assert.LessOrEqual(t, len(small), 60_000)
+	assert.Greater(t, elements(t, small)["circle"], 100, "what crowds is left out, the trace is still seen")
+	assert.Equal(t, svg.Document(document.New("x"), 480, 300), svg.Small(document.New("x"), 480, 300, 60_000), "a small one is as it is")
+	assert.Equal(t, 1, elements(t, svg.Small(d, 480, 300, 400))["title"], "the title is left of what is far too large")
+}
+
+func TestControlCharactersOfATitleBreakNoPicture(t *testing.T) {
+	counts := elements(t, svg.Document(document.New("bell\x07 and \x00 nothing\ufffe"), 480, 300))
+	assert.Equal(t, 1, counts["title"])
+}
