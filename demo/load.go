@@ -30,7 +30,7 @@ func Load(store domain.Store) error {
 	// The first file is to stand first on the shelf, which lists the newest first.
 	for i := len(documents) - 1; i >= 0; i-- {
 		d := documents[i]
-		if err := store.Add(&domain.Demonstration{ID: api.NewID(), OwnerID: t.ID, Title: d.Title, Document: d, Picture: api.Draw(d)}); err != nil {
+		if err := store.Add(&domain.Demonstration{ID: api.NewID(), OwnerID: t.ID, Title: d.Title, Document: d}); err != nil {
 			return err
 		}
 	}

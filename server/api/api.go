@@ -2,6 +2,7 @@
 package api
 
 import (
+	"context"
 	"crypto/rand"
 	_ "embed"
 	"encoding/base32"
@@ -20,7 +21,6 @@ import (
 	"github.com/go-chi/httprate"
 
 	"parvix/core/document"
-	"parvix/export/svg"
 	"parvix/server/domain"
 )
 
@@ -33,8 +33,11 @@ type Config struct {
 	Sessions *scs.SessionManager
 	// Page is the built front end.
 	Page fs.FS
-	// Healthy tells whether the database answers.
-	Healthy func() error
+	// Pictures draws shelf pictures after a save.
+	Pictures Pictures
+	// Ready tells whether the database answers; Room, how many bytes the disk of the data has left, −1 for unknown.
+	Ready func() error
+	Room  func() int64
 	// DemoTeacher, when not empty, may sign in with one click.
 	DemoTeacher string
 	// OpenRegistration lets anybody make an account.
@@ -45,10 +48,13 @@ type Config struct {
 	Proxies int
 }
 
-type server struct{ Config }
+// Pictures draws the newest revision of a demonstration some time after Want; Await waits for it.
+type Pictures interface {
+	Want(id string, revision uint64, doc *document.Document)
+	Await(ctx context.Context, id string)
+}
 
-// Size of a shelf picture.
-const pictureWidth, pictureHeight = 480, 300
+type server struct{ Config }
 
 // New builds the handler with all routes.
 func New(c Config) *chi.Mux {
@@ -66,6 +72,7 @@ func New(c Config) *chi.Mux {
 	r.Route("/api", func(r chi.Router) {
 		r.Use(c.Sessions.LoadAndSave)
 		r.Get("/health", s.health)
+		r.Get("/health/live", s.live)
 		r.Get("/openapi.json", s.openAPI)
 		r.Get("/session", s.session)
 		r.Delete("/session", s.signOut)
@@ -219,12 +226,27 @@ func readBody(w http.ResponseWriter, r *http.Request, into any) bool {
 	return true
 }
 
+// leastRoom is how many bytes a disk must have left for saves to be safe.
+const leastRoom = 64 << 20
+
+// health tells whether the server is ready: its database answers, and there is room for saves.
 func (s *server) health(w http.ResponseWriter, r *http.Request) {
-	if err := s.Healthy(); err != nil {
+	if err := s.Ready(); err != nil {
 		fail(w, r, http.StatusServiceUnavailable, "database", "The database does not answer.")
 		return
 	}
+	if s.Room != nil {
+		if room := s.Room(); room >= 0 && room < leastRoom {
+			fail(w, r, http.StatusServiceUnavailable, "disk-full", "The disk of the data is full.")
+			return
+		}
+	}
 	answer(w, http.StatusOK, map[string]string{"state": "well"})
+}
+
+// live tells that the process answers, whatever its database does.
+func (s *server) live(w http.ResponseWriter, r *http.Request) {
+	answer(w, http.StatusOK, map[string]string{"state": "live"})
 }
 
 func (s *server) openAPI(w http.ResponseWriter, _ *http.Request) {
@@ -240,9 +262,6 @@ func NewID() string {
 	}
 	return strings.ToLower(base32.StdEncoding.WithPadding(base32.NoPadding).EncodeToString(b))
 }
-
-// Draw makes a demonstration's shelf picture.
-func Draw(doc *document.Document) string { return svg.Document(doc, pictureWidth, pictureHeight) }
 
 // decoded reads a document from a body of its own.
 func decoded(w http.ResponseWriter, r *http.Request) (*document.Document, bool) {

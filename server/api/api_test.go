@@ -25,6 +25,7 @@ import (
 	"parvix/core/document"
 	"parvix/server/api"
 	"parvix/server/domain"
+	"parvix/server/pictures"
 	"parvix/server/store"
 	"parvix/server/testdb"
 )
@@ -57,8 +58,9 @@ var pageFiles = fstest.MapFS{"index.html": {Data: []byte("<title>Parvix</title>"
 
 func routes(c api.Config) *chi.Mux {
 	c.Store, c.Sessions, c.Page = db, scs.New(), pageFiles
-	if c.Healthy == nil {
-		c.Healthy = db.Pool().Ping
+	c.Pictures = pictures.New(db)
+	if c.Ready == nil {
+		c.Ready = db.Pool().Ping
 	}
 	return api.New(c)
 }
@@ -356,7 +358,7 @@ func TestHealthTellsWhenTheDatabaseIsAway(t *testing.T) {
 	well := visitor(t, serve(t, api.Config{}))
 	status, _ := well.call("GET", "/api/health", nil)
 	assert.Equal(t, 200, status)
-	ill := visitor(t, serve(t, api.Config{Healthy: func() error { return io.ErrUnexpectedEOF }}))
+	ill := visitor(t, serve(t, api.Config{Ready: func() error { return io.ErrUnexpectedEOF }}))
 	status, _ = ill.call("GET", "/api/health", nil)
 	assert.Equal(t, 503, status)
 }
@@ -368,7 +370,7 @@ func (away) Teacher(uint64) (*domain.Teacher, error) { return nil, io.ErrUnexpec
 
 func TestADatabaseThatIsAwaySignsNobodyOut(t *testing.T) {
 	sessions := scs.New()
-	working := api.Config{Store: db, Sessions: sessions, Page: pageFiles, Healthy: db.Pool().Ping}
+	working := api.Config{Store: db, Sessions: sessions, Page: pageFiles, Pictures: pictures.New(db), Ready: db.Pool().Ping}
 	broken := working
 	broken.Store = away{db}
 	var handler http.Handler = api.New(working)

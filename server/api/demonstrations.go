@@ -1,9 +1,14 @@
 package api
 
 import (
+	"bytes"
+	"compress/gzip"
+	"context"
 	"encoding/json"
+	"io"
 	"net/http"
 	"strconv"
+	"strings"
 	"time"
 
 	"github.com/go-chi/chi/v5"
@@ -14,24 +19,31 @@ import (
 
 // Stored is a demonstration with its place in time.
 type Stored struct {
-	ID        string             `json:"id"`
-	Revision  uint64             `json:"revision"`
-	ChangedAt time.Time          `json:"changedAt"`
-	Document  *document.Document `json:"document,omitempty"`
+	ID        string    `json:"id"`
+	Revision  uint64    `json:"revision"`
+	ChangedAt time.Time `json:"changedAt"`
+	// Save is the id of the save that made the revision, where there was one.
+	Save     string             `json:"save,omitempty"`
+	Document *document.Document `json:"document,omitempty"`
 }
 
-// Save is what the page sends: the revision it started from and the whole document.
+// Save is what the page sends: the revision it started from and the whole document, with an id of its own making, so
+// that the same save sent twice is one.
 type Save struct {
 	Revision uint64          `json:"revision"`
+	Save     string          `json:"save,omitempty"`
 	Document json.RawMessage `json:"document"`
 }
 
+// mostSaveID bounds the id of a save.
+const mostSaveID = 64
+
 func stored(d *domain.Demonstration) Stored {
-	return Stored{d.ID, d.Revision, d.ChangedAt, d.Document}
+	return Stored{d.ID, d.Revision, d.ChangedAt, d.Save, d.Document}
 }
 
 func (s *server) list(w http.ResponseWriter, r *http.Request) {
-	entries, err := s.Store.List(teacher(r).ID, r.URL.Query().Get("words"))
+	entries, err := s.Store.List(teacher(r).ID, r.URL.Query().Get("words"), r.URL.Query().Get("after"))
 	if err != nil {
 		failed(w, r, err)
 		return
@@ -41,11 +53,12 @@ func (s *server) list(w http.ResponseWriter, r *http.Request) {
 
 // store adds a document to the shelf of the signed-in teacher.
 func (s *server) store(w http.ResponseWriter, r *http.Request, doc *document.Document) {
-	d := &domain.Demonstration{ID: NewID(), OwnerID: teacher(r).ID, Title: doc.Title, Document: doc, Picture: Draw(doc)}
+	d := &domain.Demonstration{ID: NewID(), OwnerID: teacher(r).ID, Title: doc.Title, Document: doc}
 	if err := s.Store.Add(d); err != nil {
 		failed(w, r, err)
 		return
 	}
+	s.Pictures.Want(d.ID, d.Revision, doc)
 	answer(w, http.StatusCreated, stored(d))
 }
 
@@ -85,9 +98,27 @@ func (s *server) read(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
+// save checks id and owner before it reads what was sent, and the revision before it looks into the document.
 func (s *server) save(w http.ResponseWriter, r *http.Request) {
+	owner, id := teacher(r).ID, chi.URLParam(r, "id")
+	revision, last, err := s.Store.Revision(owner, id)
+	if err != nil {
+		failed(w, r, err)
+		return
+	}
 	var body Save
 	if !readBody(w, r, &body) {
+		return
+	}
+	if len(body.Save) > mostSaveID || !printable(body.Save) {
+		fail(w, r, http.StatusUnprocessableEntity, "save", "The id of a save has at most 64 letters, digits and signs.")
+		return
+	}
+	if body.Save != "" && body.Save == last {
+		// It was stored before, and only the answer was lost.
+		if d, ok := s.one(w, r); ok {
+			answer(w, http.StatusOK, Stored{ID: id, Revision: revision, ChangedAt: d.ChangedAt, Save: last})
+		}
 		return
 	}
 	doc, err := document.Decode(body.Document)
@@ -95,12 +126,23 @@ func (s *server) save(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, http.StatusUnprocessableEntity, "document", err.Error())
 		return
 	}
-	d, err := s.Store.Save(teacher(r).ID, chi.URLParam(r, "id"), body.Revision, doc, Draw(doc))
+	d, err := s.Store.Save(owner, id, domain.Save{Revision: body.Revision, ID: body.Save, Document: doc})
 	if err != nil {
 		failed(w, r, err)
 		return
 	}
-	answer(w, http.StatusOK, Stored{ID: d.ID, Revision: d.Revision, ChangedAt: d.ChangedAt})
+	s.Pictures.Want(id, d.Revision, doc)
+	answer(w, http.StatusOK, Stored{ID: d.ID, Revision: d.Revision, ChangedAt: d.ChangedAt, Save: d.Save})
+}
+
+// printable tells whether a text is of ASCII signs that can be seen.
+func printable(text string) bool {
+	for _, b := range []byte(text) {
+		if b <= ' ' || b > '~' {
+			return false
+		}
+	}
+	return true
 }
 
 func (s *server) remove(w http.ResponseWriter, r *http.Request) {
@@ -135,11 +177,58 @@ func (s *server) file(w http.ResponseWriter, r *http.Request) {
 	}
 }
 
+// patience is how long a picture that is being drawn is waited for.
+const patience = 1500 * time.Millisecond
+
+// picture gives the newest shelf picture that there is. One that is missing, as after a restart, is asked for.
 func (s *server) picture(w http.ResponseWriter, r *http.Request) {
-	if d, ok := s.one(w, r); ok {
-		w.Header().Set("Content-Type", "image/svg+xml")
-		w.Header().Set("Cache-Control", "private, max-age=60")
-		w.Header().Set("ETag", `"`+strconv.FormatUint(d.Revision, 10)+`"`)
-		_, _ = w.Write([]byte(d.Picture))
+	owner, id := teacher(r).ID, chi.URLParam(r, "id")
+	p, err := s.Store.Picture(owner, id)
+	if err == nil && p.Drawn < p.Revision {
+		if p, err = s.newest(r.Context(), owner, id); err == nil && len(p.Data) == 0 {
+			fail(w, r, http.StatusServiceUnavailable, "picture", "The picture is not drawn yet.")
+			return
+		}
 	}
+	if err != nil {
+		failed(w, r, err)
+		return
+	}
+	tag := `"` + strconv.FormatUint(p.Drawn, 10) + `"`
+	h := w.Header()
+	h.Set("Content-Type", "image/svg+xml")
+	h.Set("Vary", "Accept-Encoding")
+	h.Set("ETag", tag)
+	// An address names a revision; its picture is final once it is drawn.
+	if h.Set("Cache-Control", "private, no-cache"); p.Drawn >= p.Revision {
+		h.Set("Cache-Control", "private, max-age=60")
+	}
+	if r.Header.Get("If-None-Match") == tag {
+		w.WriteHeader(http.StatusNotModified)
+		return
+	}
+	if strings.Contains(r.Header.Get("Accept-Encoding"), "gzip") {
+		h.Set("Content-Encoding", "gzip")
+		_, _ = w.Write(p.Data)
+		return
+	}
+	z, err := gzip.NewReader(bytes.NewReader(p.Data))
+	if err != nil {
+		failed(w, r, err)
+		return
+	}
+	_, _ = io.Copy(w, z)
+}
+
+// newest asks for a picture of the stored revision and waits a little for it.
+func (s *server) newest(ctx context.Context, owner uint64, id string) (*domain.Picture, error) {
+	d, err := s.Store.Demonstration(owner, id)
+	if err != nil {
+		return nil, err
+	}
+	s.Pictures.Want(id, d.Revision, d.Document)
+	ctx, cancel := context.WithTimeout(ctx, patience)
+	defer cancel()
+	s.Pictures.Await(ctx, id)
+	return s.Store.Picture(owner, id)
 }

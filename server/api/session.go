@@ -5,7 +5,6 @@ import (
 	"errors"
 	"net/http"
 	"strings"
-	"unicode/utf8"
 
 	"parvix/server/domain"
 )
@@ -140,9 +139,9 @@ func (s *server) register(w http.ResponseWriter, r *http.Request) {
 	if !readBody(w, r, &c) {
 		return
 	}
-	name := strings.TrimSpace(c.Name)
-	if n := utf8.RuneCountInString(name); n < 1 || n > 80 {
-		fail(w, r, http.StatusUnprocessableEntity, "name", "A name has 1 to 80 characters.")
+	name, err := domain.CheckName(c.Name)
+	if err != nil {
+		fail(w, r, http.StatusUnprocessableEntity, "name", err.Error())
 		return
 	}
 	hash, err := domain.HashPassword(c.Password)

@@ -78,7 +78,7 @@ type demonstrationRow struct {
 	Title     string
 	Revision  uint64
 	Document  string
-	Picture   string
+	SaveID    string
 	ChangedAt time.Time
 	DeletedAt *time.Time
 }
@@ -124,15 +124,21 @@ func (s *Store) TeacherNamed(name string) (*domain.Teacher, error) {
 // Teacher finds an account.
 func (s *Store) Teacher(id uint64) (*domain.Teacher, error) { return s.teacher("id = ?", id) }
 
-// List gives the shelf.
-func (s *Store) List(owner uint64, words string) ([]domain.Entry, error) {
-	const most = 500
+// List gives a page of the shelf.
+func (s *Store) List(owner uint64, words, after string) ([]domain.Entry, error) {
 	q := s.db.Model(&demonstrationRow{}).Where("owner_id = ? AND deleted_at IS NULL", owner)
 	for _, word := range strings.Fields(words) {
 		q = q.Where("title LIKE ?", "%"+likeEscaper.Replace(word)+"%")
 	}
+	if after != "" {
+		last, err := s.row(s.db, owner, after)
+		if err != nil {
+			return nil, err
+		}
+		q = q.Where("changed_at < ? OR (changed_at = ? AND id > ?)", last.ChangedAt, last.ChangedAt, last.ID)
+	}
 	entries := []domain.Entry{}
-	err := q.Select("id, title, revision, changed_at").Order("changed_at DESC, id").Limit(most).Find(&entries).Error
+	err := q.Select("id, title, revision, changed_at").Order("changed_at DESC, id").Limit(domain.PageSize).Find(&entries).Error
 	return entries, known("listing demonstrations", err)
 }
 
@@ -145,7 +151,7 @@ func (s *Store) row(db *gorm.DB, owner uint64, id string) (*demonstrationRow, er
 }
 
 func (r *demonstrationRow) demonstration() (*domain.Demonstration, error) {
-	d := &domain.Demonstration{ID: r.ID, OwnerID: r.OwnerID, Title: r.Title, Revision: r.Revision, Picture: r.Picture,
+	d := &domain.Demonstration{ID: r.ID, OwnerID: r.OwnerID, Title: r.Title, Revision: r.Revision, Save: r.SaveID,
 		ChangedAt: r.ChangedAt, DeletedAt: r.DeletedAt, Document: &document.Document{}}
 	if err := json.Unmarshal([]byte(r.Document), d.Document); err != nil {
 		return nil, fmt.Errorf("reading demonstration %s: %w", r.ID, err)
@@ -167,7 +173,7 @@ func (s *Store) Demonstration(owner uint64, id string) (*domain.Demonstration, e
 func (s *Store) Add(d *domain.Demonstration) error {
 	d.Revision, d.ChangedAt = 1, time.Now().UTC()
 	row := demonstrationRow{ID: d.ID, OwnerID: d.OwnerID, Title: d.Title, Revision: 1, Document: compact(d.Document),
-		Picture: d.Picture, ChangedAt: d.ChangedAt}
+		SaveID: d.Save, ChangedAt: d.ChangedAt}
 	return known("adding a demonstration", s.db.Create(&row).Error)
 }
 
@@ -179,30 +185,69 @@ func compact(doc *document.Document) string {
 	return string(data)
 }
 
+// Revision is the stored one.
+func (s *Store) Revision(owner uint64, id string) (revision uint64, save string, err error) {
+	var row demonstrationRow
+	err = s.db.Select("revision, save_id").Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
+	return row.Revision, row.SaveID, known("reading a revision", err)
+}
+
 // Save is optimistic: it changes the row only at the revision it was read at.
-func (s *Store) Save(owner uint64, id string, revision uint64, doc *document.Document, picture string) (*domain.Demonstration, error) {
-	now := time.Now().UTC()
+func (s *Store) Save(owner uint64, id string, save domain.Save) (*domain.Demonstration, error) {
+	now, text := time.Now().UTC(), compact(save.Document)
 	done := s.db.Model(&demonstrationRow{}).
-		Where("id = ? AND owner_id = ? AND revision = ? AND deleted_at IS NULL", id, owner, revision).
-		Updates(map[string]any{"title": doc.Title, "document": compact(doc), "picture": picture, "revision": revision + 1,
+		Where("id = ? AND owner_id = ? AND revision = ? AND deleted_at IS NULL", id, owner, save.Revision).
+		Updates(map[string]any{"title": save.Document.Title, "document": text, "save_id": save.ID, "revision": save.Revision + 1,
 			"changed_at": now})
 	if done.Error != nil {
 		return nil, known("saving a demonstration", done.Error)
 	}
 	if done.RowsAffected == 0 {
-		current, err := s.Demonstration(owner, id)
+		row, err := s.row(s.db, owner, id)
 		if err != nil {
 			return nil, err
 		}
+		current, err := row.demonstration()
+		if err != nil {
+			return nil, err
+		}
+		if row.Document == text || save.ID != "" && row.SaveID == save.ID {
+			return current, nil
+		}
 		return nil, &domain.Conflict{Current: current}
 	}
-	return &domain.Demonstration{ID: id, OwnerID: owner, Title: doc.Title, Revision: revision + 1, Document: doc,
-		Picture: picture, ChangedAt: now}, nil
+	return &domain.Demonstration{ID: id, OwnerID: owner, Title: save.Document.Title, Revision: save.Revision + 1,
+		Document: save.Document, Save: save.ID, ChangedAt: now}, nil
 }
 
-func (s *Store) mark(owner uint64, id, where string, deleted *time.Time) error {
-	done := s.db.Model(&demonstrationRow{}).Where("id = ? AND owner_id = ? AND "+where, id, owner).
-		Update("deleted_at", deleted)
+type pictureRow struct {
+	Revision        uint64
+	PictureRevision uint64
+	Picture         []byte
+}
+
+// TableName is GORM's.
+func (pictureRow) TableName() string { return "demonstrations" }
+
+// Picture reads a shelf picture without its document.
+func (s *Store) Picture(owner uint64, id string) (*domain.Picture, error) {
+	var row pictureRow
+	err := s.db.Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
+	if err != nil {
+		return nil, known("reading a picture", err)
+	}
+	return &domain.Picture{Revision: row.Revision, Drawn: row.PictureRevision, Data: row.Picture}, nil
+}
+
+// PutPicture stores a picture of a revision; an older one than is there changes nothing.
+func (s *Store) PutPicture(id string, drawn uint64, data []byte) error {
+	err := s.db.Model(&pictureRow{}).Where("id = ? AND picture_revision < ?", id, drawn).
+		Updates(map[string]any{"picture": data, "picture_revision": drawn}).Error
+	return known("storing a picture", err)
+}
+
+func (s *Store) mark(where *gorm.DB, owner uint64, id string, deleted *time.Time) error {
+	done := where.Model(&demonstrationRow{}).Where("id = ? AND owner_id = ?", id, owner).Update("deleted_at", deleted)
 	if done.Error == nil && done.RowsAffected == 0 {
 		return domain.ErrNotFound
 	}
@@ -212,11 +257,11 @@ func (s *Store) mark(owner uint64, id, where string, deleted *time.Time) error {
 // Delete takes one off the shelf.
 func (s *Store) Delete(owner uint64, id string) error {
 	now := time.Now().UTC()
-	return s.mark(owner, id, "deleted_at IS NULL", &now)
+	return s.mark(s.db.Where("deleted_at IS NULL"), owner, id, &now)
 }
 
 // Restore brings one back.
 func (s *Store) Restore(owner uint64, id string) error {
 	oldest := time.Now().UTC().Add(-domain.KeptDeleted)
-	return s.mark(owner, id, "deleted_at > '"+oldest.Format(time.DateTime)+"'", nil)
+	return s.mark(s.db.Where("deleted_at > ?", oldest), owner, id, nil)
 }

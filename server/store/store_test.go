@@ -2,6 +2,7 @@ package store_test
 
 import (
 	"errors"
+	"fmt"
 	"os"
 	"strings"
 	"testing"
@@ -36,14 +37,14 @@ func add(t testing.TB, owner uint64, title string) *domain.Demonstration {
 	t.Helper()
 	count++
 	d := &domain.Demonstration{ID: strings.Repeat("a", 23) + string(rune('a'+count/676)) + string(rune('a'+count/26%26)) + string(rune('a'+count%26)),
-		OwnerID: owner, Title: title, Document: document.New(title), Picture: "<svg/>"}
+		OwnerID: owner, Title: title, Document: document.New(title)}
 	require.NoError(t, db.Add(d))
 	return d
 }
 
 func titles(t testing.TB, owner uint64, words string) (list []string) {
 	t.Helper()
-	entries, err := db.List(owner, words)
+	entries, err := db.List(owner, words, "")
 	require.NoError(t, err)
 	for _, e := range entries {
 		list = append(list, e.Title)
@@ -55,18 +56,70 @@ func TestASaveCountsOnAndOnlyFromTheStoredRevision(t *testing.T) {
 	owner := teacher(t)
 	d := add(t, owner.ID, "Tide")
 	changed := document.New("Tide at noon")
-	saved, err := db.Save(owner.ID, d.ID, 1, changed, "<svg>2</svg>")
+	saved, err := db.Save(owner.ID, d.ID, domain.Save{Revision: 1, ID: "first", Document: changed})
 	require.NoError(t, err)
 	assert.Equal(t, uint64(2), saved.Revision)
 
-	_, err = db.Save(owner.ID, d.ID, 1, document.New("Late"), "")
+	_, err = db.Save(owner.ID, d.ID, domain.Save{Revision: 1, ID: "second", Document: document.New("Late")})
 	var conflict *domain.Conflict
 	require.True(t, errors.As(err, &conflict))
 	assert.Equal(t, "Tide at noon", conflict.Current.Document.Title, "the error shows what is stored")
 	read, err := db.Demonstration(owner.ID, d.ID)
 	require.NoError(t, err)
 	assert.Equal(t, changed, read.Document)
-	assert.Equal(t, "<svg>2</svg>", read.Picture)
+	assert.Equal(t, "first", read.Save)
+}
+
+func TestASaveThatIsStoredAlreadyIsNoConflict(t *testing.T) {
+	owner := teacher(t)
+	d := add(t, owner.ID, "Tide")
+	first := domain.Save{Revision: 1, ID: "first", Document: document.New("Tide at noon")}
+	_, err := db.Save(owner.ID, d.ID, first)
+	require.NoError(t, err)
+	for name, again := range map[string]domain.Save{
+		"the same save, of which the answer was lost": first,
+		"another save of the same document":           {Revision: 1, ID: "other", Document: document.New("Tide at noon")},
+		"a late one from the same content":            {Revision: 7, Document: document.New("Tide at noon")},
+	} {
+		stored, err := db.Save(owner.ID, d.ID, again)
+		require.NoError(t, err, name)
+		assert.Equal(t, uint64(2), stored.Revision, name)
+	}
+	revision, save, err := db.Revision(owner.ID, d.ID)
+	require.NoError(t, err)
+	assert.Equal(t, uint64(2), revision)
+	assert.Equal(t, "first", save)
+}
+
+func TestAnOlderPictureDoesNotReplaceANewerOne(t *testing.T) {
+	owner := teacher(t)
+	d := add(t, owner.ID, "Tide")
+	require.NoError(t, db.PutPicture(d.ID, 3, []byte("third")))
+	require.NoError(t, db.PutPicture(d.ID, 2, []byte("second")))
+	p, err := db.Picture(owner.ID, d.ID)
+	require.NoError(t, err)
+	assert.Equal(t, domain.Picture{Revision: 1, Drawn: 3, Data: []byte("third")}, *p)
+	_, err = db.Picture(teacher(t).ID, d.ID)
+	assert.ErrorIs(t, err, domain.ErrNotFound)
+}
+
+func TestTheShelfGoesOnPageByPage(t *testing.T) {
+	owner := teacher(t)
+	const all = 2*domain.PageSize + 3
+	for i := range all {
+		add(t, owner.ID, fmt.Sprint("Tide ", i))
+	}
+	seen, after := map[string]bool{}, ""
+	for range 3 {
+		entries, err := db.List(owner.ID, "tide", after)
+		require.NoError(t, err)
+		for _, e := range entries {
+			assert.False(t, seen[e.ID], "no entry comes twice")
+			seen[e.ID] = true
+			after = e.ID
+		}
+	}
+	assert.Len(t, seen, all)
 }
 
 func TestAnOwnerSeesOnlyTheirOwn(t *testing.T) {
@@ -74,7 +127,7 @@ func TestAnOwnerSeesOnlyTheirOwn(t *testing.T) {
 	d := add(t, mine.ID, "Secret")
 	_, err := db.Demonstration(other.ID, d.ID)
 	assert.ErrorIs(t, err, domain.ErrNotFound)
-	_, err = db.Save(other.ID, d.ID, 1, document.New("Stolen"), "")
+	_, err = db.Save(other.ID, d.ID, domain.Save{Revision: 1, Document: document.New("Stolen")})
 	assert.ErrorIs(t, err, domain.ErrNotFound)
 	assert.ErrorIs(t, db.Delete(other.ID, d.ID), domain.ErrNotFound)
 	assert.Empty(t, titles(t, other.ID, ""))
@@ -85,7 +138,7 @@ func TestWhatWasDeletedCanBeBroughtBack(t *testing.T) {
 	d := add(t, owner.ID, "Gone")
 	require.NoError(t, db.Delete(owner.ID, d.ID))
 	assert.Empty(t, titles(t, owner.ID, ""))
-	_, err := db.Save(owner.ID, d.ID, 1, document.New("x"), "")
+	_, err := db.Save(owner.ID, d.ID, domain.Save{Revision: 1, Document: document.New("x")})
 	assert.ErrorIs(t, err, domain.ErrNotFound, "a deleted one cannot be saved over")
 	assert.ErrorIs(t, db.Delete(owner.ID, d.ID), domain.ErrNotFound)
 	require.NoError(t, db.Restore(owner.ID, d.ID))
@@ -119,7 +172,7 @@ func BenchmarkSave(b *testing.B) {
 	d := add(b, owner.ID, "Bench")
 	doc := document.New("Bench")
 	for revision := uint64(1); b.Loop(); revision++ {
-		if _, err := db.Save(owner.ID, d.ID, revision, doc, "<svg/>"); err != nil {
+		if _, err := db.Save(owner.ID, d.ID, domain.Save{Revision: revision, Document: doc}); err != nil {
 			b.Fatal(err)
 		}
 	}
