@@ -6,6 +6,8 @@ import (
 	"os"
 	"strings"
 
+	"golang.org/x/term"
+
 	"parvix/server/domain"
 )
 
@@ -18,25 +20,43 @@ type addAccount struct {
 	Name string `arg:"" help:"The name to sign in with."`
 }
 
-// Run makes the account.
+// Run makes the account, beside a service that may be running on the same data.
 func (c *addAccount) Run() error {
+	name, err := domain.CheckName(c.Name)
+	if err != nil {
+		return err
+	}
+	password, err := readPassword()
+	if err != nil {
+		return err
+	}
+	hash, err := domain.HashPassword(password)
+	if err != nil {
+		return err
+	}
+	db, err := c.join()
+	if err != nil {
+		return err
+	}
+	defer db.stop()
+	if _, err := db.AddTeacher(name, hash); err != nil {
+		return err
+	}
+	fmt.Printf("%s may sign in now.\n", name)
+	return nil
+}
+
+// readPassword reads a line from standard input; on a terminal what is typed is not shown.
+func readPassword() (string, error) {
 	fmt.Fprint(os.Stderr, "Password: ")
+	if terminal := int(os.Stdin.Fd()); term.IsTerminal(terminal) {
+		typed, err := term.ReadPassword(terminal)
+		fmt.Fprintln(os.Stderr)
+		return string(typed), err
+	}
 	line, err := bufio.NewReader(os.Stdin).ReadString('\n')
 	if err != nil && line == "" {
-		return fmt.Errorf("no password was given")
+		return "", fmt.Errorf("no password was given")
 	}
-	hash, err := domain.HashPassword(strings.TrimRight(line, "\r\n"))
-	if err != nil {
-		return err
-	}
-	db, stop, err := c.open()
-	if err != nil {
-		return err
-	}
-	defer stop()
-	if _, err := db.AddTeacher(strings.TrimSpace(c.Name), hash); err != nil {
-		return err
-	}
-	fmt.Printf("%s may sign in now.\n", c.Name)
-	return nil
+	return strings.TrimRight(line, "\r\n"), nil
 }

@@ -23,13 +23,22 @@ import (
 	"parvix/core/document"
 )
 
+// built is the folder of the program.
+var built string
+
+func TestMain(m *testing.M) {
+	var err error
+	if built, err = os.MkdirTemp("", "parvix-program-"); err != nil {
+		panic(err)
+	}
+	code := m.Run()
+	_ = os.RemoveAll(built)
+	os.Exit(code)
+}
+
 // program builds parvix once for the tests of this package.
 var program = sync.OnceValues(func() (string, error) {
-	folder, err := os.MkdirTemp("", "parvix-program-")
-	if err != nil {
-		return "", err
-	}
-	name := filepath.Join(folder, "parvix")
+	name := filepath.Join(built, "parvix")
 	out, err := exec.Command("go", "build", "-o", name, ".").CombinedOutput()
 	if err != nil {
 		return "", fmt.Errorf("%w: %s", err, out)
@@ -167,11 +176,60 @@ func databasePid(t *testing.T, data string) string {
 
 func kill(t *testing.T, server *running, data string) {
 	t.Helper()
+	killDatabase(t, data)
+	require.NoError(t, server.command.Process.Kill())
+	_ = server.command.Wait()
+}
+
+func killDatabase(t *testing.T, data string) {
+	t.Helper()
 	pid, err := strconv.Atoi(databasePid(t, data))
 	require.NoError(t, err)
 	require.NoError(t, syscall.Kill(pid, syscall.SIGKILL))
-	require.NoError(t, server.command.Process.Kill())
-	_ = server.command.Wait()
+}
+
+func TestAKilledDatabaseComesBackWithinThreeSeconds(t *testing.T) {
+	data := t.TempDir()
+	server := start(t, data)
+	client := server.visitor(t)
+	killDatabase(t, data)
+	require.Eventually(t, func() bool {
+		response, err := client.Get(server.address + "/api/demonstrations")
+		if err != nil {
+			return false
+		}
+		defer response.Body.Close()
+		return response.StatusCode == http.StatusOK
+	}, 3*time.Second, 20*time.Millisecond)
+	live, err := client.Get(server.address + "/api/health/live")
+	require.NoError(t, err)
+	require.NoError(t, live.Body.Close())
+	assert.Equal(t, http.StatusOK, live.StatusCode)
+	require.NoError(t, server.command.Process.Signal(os.Interrupt))
+	assert.NoError(t, server.command.Wait())
+}
+
+func TestAnAccountIsMadeWhileTheServiceRuns(t *testing.T) {
+	data := t.TempDir()
+	server := start(t, data)
+	name, err := program()
+	require.NoError(t, err)
+	command := exec.Command(name, "account", "add", "Pilot", "--data", data)
+	command.Stdin = strings.NewReader("a long enough password\n")
+	out, err := command.CombinedOutput()
+	require.NoError(t, err, string(out))
+	var who struct{ Name string }
+	status, err := send(&http.Client{}, "POST", server.address+"/api/session", map[string]string{"name": "pilot", "password": "a long enough password"}, &who)
+	require.NoError(t, err)
+	assert.Equal(t, http.StatusOK, status)
+	assert.Equal(t, "Pilot", who.Name)
+	for _, wrong := range []string{"   ", strings.Repeat("n", 90), "a\x07b"} {
+		out, err := exec.Command(name, "account", "add", wrong, "--data", data).CombinedOutput()
+		assert.Error(t, err)
+		assert.Contains(t, string(out), "a name has 1 to 80 characters")
+	}
+	require.NoError(t, server.command.Process.Signal(os.Interrupt))
+	assert.NoError(t, server.command.Wait())
 }
 
 // check reads every acknowledged save back; a later one that was stored but not acknowledged any more may stand there.

@@ -24,22 +24,57 @@ type storage struct {
 	DSN  string `name:"dsn" help:"Use this MariaDB instead of a private one." env:"PARVIX_DSN"`
 }
 
-// open starts the private server when no other is named; close ends it.
-func (s *storage) open() (opened *store.Store, stop func(), err error) {
-	dsn, stop := s.DSN, func() {}
-	if dsn == "" {
-		db, err := mariadb.Start(filepath.Join(s.Data, "mariadb"))
-		if err != nil {
-			return nil, nil, err
-		}
-		dsn, stop = db.DSN, func() { _ = db.Stop() }
+// database is a store with the server behind it.
+type database struct {
+	*store.Store
+	// failed tells when a private server is given up; nil for another's.
+	failed <-chan error
+	stop   func()
+}
+
+func (s *storage) folder() string { return filepath.Join(s.Data, "mariadb") }
+
+// open starts the private server when no other is named.
+func (s *storage) open() (*database, error) {
+	if s.DSN != "" {
+		return connect(s.DSN)
 	}
-	opened, err = store.Open(dsn)
+	private, err := mariadb.Start(s.folder())
 	if err != nil {
-		stop()
-		return nil, nil, err
+		return nil, err
 	}
-	return opened, stop, nil
+	db, err := connect(private.DSN)
+	if err != nil {
+		_ = private.Stop()
+		return nil, err
+	}
+	db.failed, db.stop = private.Failed, func() { _ = private.Stop() }
+	return db, nil
+}
+
+// join is open beside a service that may run on the same data.
+func (s *storage) join() (*database, error) {
+	if dsn, running := mariadb.Join(s.folder()); s.DSN == "" && running {
+		return connect(dsn)
+	}
+	return s.open()
+}
+
+func connect(dsn string) (*database, error) {
+	opened, err := store.Open(dsn)
+	if err != nil {
+		return nil, err
+	}
+	return &database{Store: opened, stop: func() {}}, nil
+}
+
+// room is how many bytes the disk of a folder has left for this process, −1 where that is not known.
+func room(folder string) int64 {
+	var disk syscall.Statfs_t
+	if err := syscall.Statfs(folder, &disk); err != nil {
+		return -1
+	}
+	return int64(disk.Bavail) * disk.Bsize
 }
 
 type serveCommand struct {
@@ -61,24 +96,29 @@ func (c *demoCommand) Run() error { return c.serve(true) }
 func (c *serveCommand) serve(withDemo bool) error {
 	ctx, cancel := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer cancel()
-	db, stop, err := c.open()
+	db, err := c.open()
 	if err != nil {
 		return err
 	}
-	defer stop()
+	defer db.stop()
 	options := server.Options{SecureCookies: c.Proxies > 0 || !isLoopback(c.Listen), OpenRegistration: c.OpenRegistration,
 		SavesPerMinute: c.SavesPerMinute, Proxies: c.Proxies}
 	if withDemo {
-		if err := demo.Load(db); err != nil {
+		if err := demo.Load(db.Store); err != nil {
 			return err
 		}
 		options.DemoTeacher = demo.Teacher
+	}
+	if c.DSN == "" {
+		options.Room = func() int64 { return room(c.Data) }
 	}
 	listener, err := net.Listen("tcp", c.Listen)
 	if err != nil {
 		return err
 	}
-	service := &http.Server{Handler: server.Handler(db, options), ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second,
+	handler, end := server.Handler(db.Store, options)
+	defer end()
+	service := &http.Server{Handler: handler, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: 30 * time.Second,
 		WriteTimeout: 60 * time.Second, MaxHeaderBytes: 32 << 10}
 	fmt.Printf("Parvix is ready at http://%s\n", listener.Addr())
 	if withDemo {
@@ -89,6 +129,8 @@ func (c *serveCommand) serve(withDemo bool) error {
 	select {
 	case err := <-ended:
 		return err
+	case err := <-db.failed:
+		return fmt.Errorf("Parvix ends, since its database does not stay up: %w", err)
 	case <-ctx.Done():
 	}
 	patience, done := context.WithTimeout(context.Background(), 5*time.Second)

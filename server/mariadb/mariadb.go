@@ -3,78 +3,191 @@
 package mariadb
 
 import (
-	"context"
+	"crypto/sha256"
 	"errors"
 	"fmt"
+	"log/slog"
 	"net"
 	"os"
 	"os/exec"
 	"path/filepath"
+	"runtime"
+	"slices"
 	"strings"
+	"sync"
 	"syscall"
 	"time"
 )
 
-// Server is a running private server.
+// Server is a private server that is kept running: one that ends by itself is started again.
 type Server struct {
 	// DSN connects to the database “parvix”.
 	DSN string
-	// Process is the server's; tests kill it.
-	Process *os.Process
-	done    chan error
+	// Failed gives the reason when the server is given up.
+	Failed <-chan error
+
+	folder, data, socket, log string
+	lock                      sync.Mutex
+	process                   *os.Process
+	stopping                  bool
+	ended                     chan struct{}
 }
 
-const startTimeout = 30 * time.Second
+const (
+	startTimeout = 30 * time.Second
+	// A server that ends so often within the span is given up.
+	mostEnds = 10
+	span     = time.Minute
+	// mostSocket is how long a socket's path may be; the kernel takes 107 characters.
+	mostSocket = 107
+)
 
 // Start runs the server on the data folder, which is made when it is missing. The server ends with Stop.
 func Start(folder string) (*Server, error) {
+	s, err := at(folder)
+	if err != nil {
+		return nil, err
+	}
+	if err := os.MkdirAll(s.folder, 0o700); err != nil {
+		return nil, fmt.Errorf("making the data folder: %w", err)
+	}
+	if _, err := os.Stat(filepath.Join(s.data, "mysql")); errors.Is(err, os.ErrNotExist) {
+		if err := initialise(s.data); err != nil {
+			return nil, err
+		}
+	}
+	if err := awaitEarlier(s.data); err != nil {
+		return nil, err
+	}
+	if err := makeOwn(filepath.Dir(s.socket)); err != nil {
+		return nil, err
+	}
+	failed, started := make(chan error, 1), make(chan error, 1)
+	s.Failed = failed
+	go s.keep(started, failed)
+	return s, <-started
+}
+
+// Join gives the DSN of the server that another process runs on the data folder; false when there is none.
+func Join(folder string) (dsn string, running bool) {
+	s, err := at(folder)
+	if err != nil || runningOn(s.data) == "" {
+		return "", false
+	}
+	return s.DSN, true
+}
+
+// at says where everything of a data folder lies.
+func at(folder string) (*Server, error) {
 	folder, err := filepath.Abs(folder)
 	if err != nil {
 		return nil, err
 	}
-	data := filepath.Join(folder, "data")
+	s := &Server{folder: folder, data: filepath.Join(folder, "data"), log: filepath.Join(folder, "mariadb.log"), ended: make(chan struct{})}
+	if s.socket = filepath.Join(folder, "run", "my.sock"); len(s.socket) > mostSocket {
+		// The same folder each time, so that nothing piles up.
+		sum := sha256.Sum256([]byte(folder))
+		s.socket = filepath.Join(os.TempDir(), fmt.Sprintf("parvix-%x", sum[:6]), "my.sock")
+	}
+	s.DSN = user() + "@unix(" + s.socket + ")/parvix?parseTime=true&charset=utf8mb4&loc=UTC"
+	return s, nil
+}
+
+// makeOwn makes a folder that nobody else may enter; one that somebody else has made is refused.
+func makeOwn(folder string) error {
 	if err := os.MkdirAll(folder, 0o700); err != nil {
-		return nil, fmt.Errorf("making the data folder: %w", err)
+		return err
 	}
-	if _, err := os.Stat(filepath.Join(data, "mysql")); errors.Is(err, os.ErrNotExist) {
-		if err := initialise(data); err != nil {
-			return nil, err
-		}
-	}
-	// A socket's path holds at most 107 characters, so it lives in a short folder of its own.
-	run, err := os.MkdirTemp("", "parvix-db-")
+	info, err := os.Lstat(folder)
 	if err != nil {
-		return nil, err
+		return err
 	}
-	socket := filepath.Join(run, "my.sock")
-	if err := awaitEarlier(data); err != nil {
-		return nil, err
+	if owner, ok := info.Sys().(*syscall.Stat_t); !info.IsDir() || ok && int(owner.Uid) != os.Getuid() {
+		return fmt.Errorf("%s belongs to somebody else", folder)
 	}
-	start := filepath.Join(run, "init.sql")
+	return os.Chmod(folder, 0o700)
+}
+
+// keep starts the server and starts it again whenever it ends. The kernel ends the server when the thread that started it
+// ends (Pdeathsig), so one thread stays with it.
+func (s *Server) keep(started, failed chan<- error) {
+	runtime.LockOSThread()
+	defer close(s.ended)
+	var ends []time.Time
+	for first := true; ; first = false {
+		command, err := s.launch()
+		if first {
+			started <- err
+		}
+		if err == nil {
+			err = command.Wait()
+		} else if first {
+			return
+		}
+		s.lock.Lock()
+		stopping := s.stopping
+		s.lock.Unlock()
+		if stopping {
+			_ = os.RemoveAll(filepath.Dir(s.socket))
+			return
+		}
+		now := time.Now()
+		ends = slices.DeleteFunc(append(ends, now), func(at time.Time) bool { return now.Sub(at) > span })
+		if len(ends) >= mostEnds {
+			failed <- fmt.Errorf("MariaDB ended %d times within a minute (see %s): %w", mostEnds, s.log, err)
+			return
+		}
+		slog.Warn("MariaDB ended and is started again", "error", err)
+	}
+}
+
+// launch starts the server and waits until it answers.
+func (s *Server) launch() (*exec.Cmd, error) {
+	start := filepath.Join(filepath.Dir(s.socket), "init.sql")
 	if err := os.WriteFile(start, []byte("CREATE DATABASE IF NOT EXISTS parvix CHARACTER SET utf8mb4;\n"), 0o600); err != nil {
 		return nil, err
 	}
-	log := filepath.Join(folder, "mariadb.log")
-	args := append(asRoot(), "--datadir="+data, "--socket="+socket, "--pid-file="+filepath.Join(data, "parvix.pid"),
+	args := append(asRoot(), "--datadir="+s.data, "--socket="+s.socket, "--pid-file="+pidFile(s.data),
 		"--skip-networking", "--skip-name-resolve", "--character-set-server=utf8mb4",
 		"--collation-server=utf8mb4_unicode_ci", "--innodb-buffer-pool-size=64M", "--local-infile=0",
-		"--log-error="+log, "--init-file="+start)
+		"--log-error="+s.log, "--init-file="+start)
 	command := exec.Command(serverProgram(), append([]string{"--no-defaults"}, args...)...)
 	// A Ctrl-C in the terminal reaches the whole group; the database must outlive the requests in flight.
 	command.SysProcAttr = &syscall.SysProcAttr{Setpgid: true, Pdeathsig: syscall.SIGTERM}
 	if err := command.Start(); err != nil {
 		return nil, fmt.Errorf("starting mariadbd: %w", err)
 	}
-	s := &Server{Process: command.Process, done: make(chan error, 1),
-		DSN: user() + "@unix(" + socket + ")/parvix?parseTime=true&charset=utf8mb4&loc=UTC"}
-	go func() {
-		err := command.Wait()
-		_ = os.RemoveAll(run)
-		s.done <- err
-		close(s.done)
-	}()
-	return s, s.await(socket, log)
+	s.lock.Lock()
+	s.process = command.Process
+	stopping := s.stopping
+	s.lock.Unlock()
+	if stopping {
+		_ = command.Process.Signal(syscall.SIGTERM)
+	}
+	return command, s.await(command)
 }
+
+// greets tells whether a server speaks first, as one does that is ready; the kernel takes a connection before that, and a
+// server that is told to stop in between hangs.
+func greets(socket string) bool {
+	c, err := net.Dial("unix", socket)
+	if err != nil {
+		return false
+	}
+	defer c.Close()
+	_ = c.SetReadDeadline(time.Now().Add(time.Second))
+	_, err = c.Read(make([]byte, 1))
+	return err == nil
+}
+
+// Process is the server's; tests kill it.
+func (s *Server) Process() *os.Process {
+	s.lock.Lock()
+	defer s.lock.Unlock()
+	return s.process
+}
+
+func pidFile(data string) string { return filepath.Join(data, "parvix.pid") }
 
 // serverProgram finds mariadbd, which lies outside a normal user's PATH.
 func serverProgram() string {
@@ -120,7 +233,7 @@ func initialise(data string) error {
 func awaitEarlier(data string) error {
 	const patience = 10 * time.Second
 	for begun := time.Now(); ; time.Sleep(50 * time.Millisecond) {
-		pid := running(data)
+		pid := runningOn(data)
 		if pid == "" {
 			return nil
 		}
@@ -130,9 +243,9 @@ func awaitEarlier(data string) error {
 	}
 }
 
-// running is the process of a server on this folder, empty for none.
-func running(data string) string {
-	text, err := os.ReadFile(filepath.Join(data, "parvix.pid"))
+// runningOn is the process of a server on this folder, empty for none.
+func runningOn(data string) string {
+	text, err := os.ReadFile(pidFile(data))
 	if err != nil {
 		return ""
 	}
@@ -144,30 +257,49 @@ func running(data string) string {
 	return pid
 }
 
-func (s *Server) await(socket, log string) error {
-	ctx, cancel := context.WithTimeout(context.Background(), startTimeout)
-	defer cancel()
+// await waits until the server answers; one that ended or is late is waited for to the end.
+func (s *Server) await(command *exec.Cmd) error {
 	ticker := time.NewTicker(30 * time.Millisecond)
 	defer ticker.Stop()
-	for {
-		if c, err := net.Dial("unix", socket); err == nil {
-			return c.Close()
+	for begun := time.Now(); ; <-ticker.C {
+		if greets(s.socket) {
+			return nil
 		}
-		select {
-		case err := <-s.done:
-			return fmt.Errorf("MariaDB ended at its start (see %s): %w", log, err)
-		case <-ctx.Done():
-			return fmt.Errorf("MariaDB did not answer in %v (see %s)", startTimeout, log)
-		case <-ticker.C:
+		// A process that has ended but was not waited for is a zombie.
+		var status syscall.WaitStatus
+		if pid, err := syscall.Wait4(command.Process.Pid, &status, syscall.WNOHANG, nil); err != nil || pid != 0 {
+			return fmt.Errorf("MariaDB ended at its start (see %s)", s.log)
+		}
+		if time.Since(begun) > startTimeout {
+			_ = command.Process.Kill()
+			_ = command.Wait()
+			return fmt.Errorf("MariaDB did not answer in %v (see %s)", startTimeout, s.log)
 		}
 	}
 }
 
-// Stop ends the server and waits for it.
+// Stop ends the server and waits for it. A server that has just begun to answer may miss a signal, so it is told again;
+// after the last it is killed, which it recovers from.
 func (s *Server) Stop() error {
-	if err := s.Process.Signal(syscall.SIGTERM); err != nil && !errors.Is(err, os.ErrProcessDone) {
-		return err
+	s.lock.Lock()
+	s.stopping = true
+	process := s.process
+	s.lock.Unlock()
+	const again, last = 500 * time.Millisecond, 40
+	for tries := range last + 1 {
+		signal := syscall.SIGTERM
+		if tries == last {
+			signal = syscall.SIGKILL
+		}
+		if err := process.Signal(signal); err != nil && !errors.Is(err, os.ErrProcessDone) {
+			return err
+		}
+		select {
+		case <-s.ended:
+			return nil
+		case <-time.After(again):
+		}
 	}
-	<-s.done
+	<-s.ended
 	return nil
 }

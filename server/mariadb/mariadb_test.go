@@ -2,8 +2,12 @@ package mariadb_test
 
 import (
 	"database/sql"
+	"os"
+	"path/filepath"
+	"strings"
 	"syscall"
 	"testing"
+	"time"
 
 	_ "github.com/go-sql-driver/mysql"
 	"github.com/stretchr/testify/assert"
@@ -38,11 +42,81 @@ func TestAPrivateServerKeepsItsDataAndListensToNoNetwork(t *testing.T) {
 	assert.Equal(t, "utf8mb4", query(t, first, "SELECT @@character_set_server"))
 	execute(t, first, "CREATE TABLE kept (word VARCHAR(20))")
 	execute(t, first, "INSERT INTO kept VALUES ('Möwe π')")
-	require.NoError(t, first.Process.Signal(syscall.SIGKILL))
+	require.NoError(t, first.Stop())
+	assert.Error(t, first.Process().Signal(syscall.Signal(0)), "Stop waits for the end")
 
 	second, err := mariadb.Start(folder)
-	require.NoError(t, err, "it recovers after a crash")
+	require.NoError(t, err)
 	assert.Equal(t, "Möwe π", query(t, second, "SELECT word FROM kept"))
 	require.NoError(t, second.Stop())
-	assert.Error(t, second.Process.Signal(syscall.Signal(0)), "Stop waits for the end")
+}
+
+func TestAKilledServerIsStartedAgainWithItsDataAndTheSameAddress(t *testing.T) {
+	s, err := mariadb.Start(t.TempDir())
+	require.NoError(t, err)
+	defer func() { require.NoError(t, s.Stop()) }()
+	execute(t, s, "CREATE TABLE kept (word VARCHAR(20))")
+	execute(t, s, "INSERT INTO kept VALUES ('tide')")
+	before := s.Process().Pid
+	require.NoError(t, s.Process().Signal(syscall.SIGKILL))
+	require.Eventually(t, func() bool { return s.Process().Pid != before && answers(s) }, 3*time.Second, 20*time.Millisecond)
+	assert.Equal(t, "tide", query(t, s, "SELECT word FROM kept"))
+}
+
+func answers(s *mariadb.Server) bool {
+	db, err := sql.Open("mysql", s.DSN)
+	if err != nil {
+		return false
+	}
+	defer db.Close()
+	return db.Ping() == nil
+}
+
+func TestAServerThatEndsAgainAndAgainIsGivenUp(t *testing.T) {
+	s, err := mariadb.Start(t.TempDir())
+	require.NoError(t, err)
+	killed := 0
+	for kill := s.Process(); ; {
+		select {
+		case err := <-s.Failed:
+			assert.ErrorContains(t, err, "ended 10 times within a minute")
+			return
+		default:
+		}
+		if kill != s.Process() || killed == 0 {
+			kill = s.Process()
+			_ = kill.Signal(syscall.SIGKILL)
+			killed++
+		}
+		time.Sleep(5 * time.Millisecond) // no event tells of a new process
+	}
+}
+
+func TestAnotherProgramFindsTheRunningServer(t *testing.T) {
+	folder := t.TempDir()
+	_, running := mariadb.Join(folder)
+	assert.False(t, running)
+	s, err := mariadb.Start(folder)
+	require.NoError(t, err)
+	dsn, running := mariadb.Join(folder)
+	assert.True(t, running)
+	assert.Equal(t, s.DSN, dsn)
+	require.NoError(t, s.Stop())
+	_, running = mariadb.Join(folder)
+	assert.False(t, running)
+}
+
+func TestALongPathHasItsSocketElsewhereAndLeavesNothingThere(t *testing.T) {
+	temporary := t.TempDir()
+	t.Setenv("TMPDIR", temporary)
+	folder := filepath.Join(t.TempDir(), strings.Repeat("long", 30))
+	for range 2 {
+		s, err := mariadb.Start(folder)
+		require.NoError(t, err)
+		assert.Equal(t, "1", query(t, s, "SELECT 1"))
+		require.NoError(t, s.Stop())
+	}
+	left, err := os.ReadDir(temporary)
+	require.NoError(t, err)
+	assert.Empty(t, left)
 }
