@@ -4,12 +4,12 @@ SHELL := /bin/bash
 .DEFAULT_GOAL := help
 
 GO_FILES := $(shell find core cmd export server demo web -name '*.go' -not -path '*/node_modules/*' 2>/dev/null)
-WEB_FILES := $(shell find web/src web/public -type f -not -name core.wasm -not -name wasm_exec.js) \
+WEB_FILES := $(shell find web/src web/public -type f -not -name core.wasm -not -name wasm_exec.js -not -name '*.test.ts') \
 	web/index.html web/package.json web/vite.config.ts
 WASM := web/src/core/core.wasm
 PAGE := web/dist/index.html
 
-.PHONY: help demo test test-core test-server test-browser test-wasm bench fuzz lint screenshots generate build clean
+.PHONY: help demo test test-core test-page test-server test-browser test-wasm bench fuzz lint screenshots generate build clean
 
 help: ## What can be done here
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 16
@@ -20,12 +20,15 @@ demo: bin/parvix ## Start Parvix with its demo data
 
 build: bin/parvix ## Build front end and program
 
-test: lint-quick $(PAGE) ## Everything: core, server with a real database, browser
+test: lint-quick test-page $(PAGE) ## Everything: core, server with a real database, browser
 	@scripts/need database browser
 	go test -timeout 30m ./...
 
 test-core: ## The core alone; needs nothing but Go
 	go test ./core/... ./export/... ./demo/...
+
+test-page: web/node_modules/.installed $(WASM) ## The page's own logic without a browser, its types and its rules
+	cd web && npm run --silent test && npm run --silent check && npm run --silent lint
 
 test-wasm: ## The core's tests in WebAssembly, run by Node
 	GOOS=js GOARCH=wasm go test -exec="$$(go env GOROOT)/lib/wasm/go_js_wasm_exec" ./core/...
@@ -52,11 +55,10 @@ fuzz: ## Look for formulas and files that break something (FUZZTIME=10m)
 lint-quick:
 	@test -z "$$(gofmt -l $$(git ls-files '*.go'))" || { gofmt -l $$(git ls-files '*.go'); echo 'gofmt would change these files'; exit 1; }
 
-lint: lint-quick web/node_modules/.installed $(WASM) ## gofmt, vet, staticcheck, eslint, prettier, vue-tsc
+lint: lint-quick test-page ## gofmt, vet, staticcheck, eslint, prettier, vue-tsc
 	go vet ./...
 	go tool staticcheck ./...
 	GOOS=js GOARCH=wasm go vet ./cmd/corewasm
-	cd web && npm run --silent lint && npm run --silent check
 
 screenshots: $(PAGE) ## Take the pictures of docs/screenshots again
 	@scripts/need database browser

@@ -79,6 +79,7 @@ func sibling(t *testing.T, page *rod.Page) *rod.Page {
 	require.NoError(t, err)
 	other = other.Timeout(patience * 6)
 	require.NoError(t, other.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: 1280, Height: 800, DeviceScaleFactor: 1}))
+	observe(t, other)
 	t.Cleanup(func() { _ = other.Close() })
 	return other
 }
@@ -96,12 +97,13 @@ func front(t *testing.T, page *rod.Page) {
 	require.NoError(t, err)
 }
 
-// conflict opens one demonstration in two windows and changes it in both; the second save is refused.
+// conflict opens one demonstration in two browsers and changes it in both; the second save is refused.
 func conflict(t *testing.T) (first, second *rod.Page, mine, theirs document.Document) {
 	first = visit(t, 1280, 800)
 	signInDemo(t, first)
 	copyBench(t, first, fountain)
-	second = sibling(t, first)
+	second = visit(t, 1280, 800)
+	signInDemo(t, second)
 	require.NoError(t, second.Navigate(first.MustInfo().URL))
 	drawn(t, second)
 	front(t, first)

@@ -32,6 +32,7 @@ var house struct {
 	db      *store.Store
 	address string
 	service *http.Server
+	end     func()
 	// requests counts what reached the server.
 	requests atomic.Int64
 }
@@ -103,7 +104,8 @@ func startServer(at string) error {
 		return err
 	}
 	house.address = listener.Addr().String()
-	handler := server.Handler(house.db, server.Options{DemoTeacher: demo.Teacher, SavesPerMinute: 100000})
+	handler, end := server.Handler(house.db, server.Options{DemoTeacher: demo.Teacher, SavesPerMinute: 100000})
+	house.end = end
 	house.service = &http.Server{Handler: http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		house.requests.Add(1)
 		handler.ServeHTTP(w, r)
@@ -113,4 +115,7 @@ func startServer(at string) error {
 }
 
 // stopServer cuts every connection, as a crash would.
-func stopServer() { _ = house.service.Close() }
+func stopServer() {
+	_ = house.service.Close()
+	house.end()
+}

@@ -2,6 +2,7 @@ package browser
 
 import (
 	"bytes"
+	_ "embed"
 	"encoding/json"
 	"net/http"
 	"strings"
@@ -29,12 +30,23 @@ func visit(t *testing.T, width, height int) *rod.Page {
 	require.NoError(t, err)
 	page = page.Timeout(3 * time.Minute)
 	require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}))
-	failOnMistakes(t, page)
+	observe(t, page)
 	t.Cleanup(func() {
 		_ = page.Close()
 		_ = context.Close()
 	})
 	return page
+}
+
+//go:embed probe.js
+var probe string
+
+// observe puts the tests' own eyes into a page and fails on its mistakes.
+func observe(t *testing.T, page *rod.Page) {
+	t.Helper()
+	_, err := page.EvalOnNewDocument(probe)
+	require.NoError(t, err)
+	failOnMistakes(t, page)
 }
 
 // failOnMistakes fails the test on an exception that nobody caught and on what the security policy refused.
@@ -97,7 +109,11 @@ func write(t *testing.T, e *rod.Element, text string) {
 // until waits for a condition of the page.
 func until(t *testing.T, page *rod.Page, condition string, args ...any) {
 	t.Helper()
-	require.NoError(t, page.Timeout(patience).Wait(rod.Eval(condition, args...).ByPromise()), condition)
+	err := page.Timeout(patience).Wait(rod.Eval(condition, args...).ByPromise())
+	if err != nil {
+		seen, _ := page.Timeout(patience).Eval(`() => document.body.innerText.slice(0, 600)`)
+		require.NoError(t, err, "%s, while the page says: %v", condition, seen)
+	}
 }
 
 // ask evaluates on the page, waits for a promise, and reads the result.
@@ -154,7 +170,7 @@ func newBench(t *testing.T, page *rod.Page) {
 // drawn waits until the bench has drawn what was asked for.
 func drawn(t *testing.T, page *rod.Page) {
 	t.Helper()
-	until(t, page, `() => window.parvix && parvix.document() && parvix.timings.length > 0`)
+	until(t, page, `() => window.parvix && parvix.document() && parvix.opened() > 0`)
 	ask[any](t, page, `async () => { await document.fonts.ready; await parvix.settled(); await parvix.settled(); }`)
 }
 

@@ -7,8 +7,19 @@ import './styles/base.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
-import { cores } from './core/client';
+import { CoreLost, cores } from './core/client';
 import { router } from './router';
+import { listenToWindows } from './saving/windows';
+
+// Whoever was asking a core that was lost needs no answer any more; the bench says what happened.
+window.addEventListener('unhandledrejection', (e) => {
+  if (e.reason instanceof CoreLost) e.preventDefault();
+});
+
+// Signed out in one window is signed out in all.
+listenToWindows((told) => {
+  if (told.kind === 'signedOut') window.location.assign('/');
+});
 
 createApp(App).use(createPinia()).use(router).mount('#app');
 

@@ -11,3 +11,15 @@ export const router = createRouter({
     { path: '/:rest(.*)', redirect: '/' },
   ],
 });
+
+/** The address for which the page has been loaded anew already. */
+const reloadedFor = 'parvix-reloaded-for';
+
+// After a new version a part of the page that was not loaded yet is gone: the whole page is loaded anew, once. What is
+// unsent lies in the outbox.
+router.onError((error, to) => {
+  if (sessionStorage.getItem(reloadedFor) === to.fullPath) throw error;
+  sessionStorage.setItem(reloadedFor, to.fullPath);
+  window.location.assign(to.fullPath);
+});
+router.afterEach(() => sessionStorage.removeItem(reloadedFor));

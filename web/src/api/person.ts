@@ -2,8 +2,9 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import type { Credentials, Person } from '../generated/types';
-import { api, Refused } from './client';
-import { outbox } from './outbox';
+import { outbox } from '../saving/outbox';
+import { livesElsewhere, tell } from '../saving/windows';
+import { api } from './client';
 
 export const usePerson = defineStore('person', () => {
   const person = ref<Person>();
@@ -17,32 +18,46 @@ export const usePerson = defineStore('person', () => {
     return person.value;
   }
 
+  /** Forgets who it was: the next call of known asks the server. */
+  function forget() {
+    person.value = undefined;
+  }
+
   async function enter(how: () => Promise<Person>) {
     person.value = await how();
     await sendUnsent();
   }
 
-  /** Sends what was left unsent when the browser was last closed; a conflict waits until that one is opened. */
+  /** Sends what closed windows have left; what the server does not take waits until its demonstration is opened. */
   async function sendUnsent() {
-    const name = person.value?.name ?? '';
-    for (const [id, unsent] of await outbox.list(name)) {
-      try {
-        await api.save(id, unsent.revision, unsent.document);
-        await outbox.remove(name, id);
-      } catch (e) {
-        if (!(e instanceof Refused)) return;
-      }
+    const lives = await livesElsewhere();
+    for (const left of await outbox.list(person.value?.name ?? '')) {
+      if (lives(left.window)) continue;
+      const { revision, document, save } = left;
+      const outcome = await api.save(left.demonstration, { revision, document, save });
+      if (outcome.kind === 'stored') await outbox.remove(left, save);
+      if (outcome.kind === 'away' || outcome.kind === 'signedOut') return;
     }
   }
 
+  /** How many demonstrations have work that the server has not got. */
+  const unsent = async () => (await outbox.list(person.value?.name ?? '')).length;
+
+  /** Signs out and leaves nothing on this machine that the next person could read. */
   async function leave() {
+    const name = person.value?.name ?? '';
     await api.signOut();
+    await outbox.clear(name);
     person.value = undefined;
+    tell({ kind: 'signedOut' });
   }
 
   return {
     person,
     known,
+    forget,
+    unsent,
+    sendUnsent,
     leave,
     signIn: (c: Credentials) => enter(() => api.signIn(c)),
     signInDemo: () => enter(api.signInDemo),

@@ -13,9 +13,10 @@ import UnderTexts from '../stage/UnderTexts.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import KeysCard from './KeysCard.vue';
+import DeletedDialog from './DeletedDialog.vue';
 import LargePointer from './LargePointer.vue';
 import SceneRibbon from './SceneRibbon.vue';
-import { exposeForTests } from './probe';
+import SignInAgain from './SignInAgain.vue';
 import { useBench } from './store';
 
 const props = defineProps<{ id: string }>();
@@ -78,13 +79,15 @@ const leftFullScreen = () => {
   if (!document.fullscreenElement && bench.presenting) present(false);
 };
 
-const flush = () => void bench.saving.flush();
-const hidden = () => document.visibilityState === 'hidden' && flush();
+const flush = () => bench.saving.flush();
+/** A window that is hidden may be closed without another word. */
+const hidden = () => document.visibilityState === 'hidden' && bench.saving.flush(true);
+const leaving = (e: BeforeUnloadEvent) => bench.saving.wouldLose() && e.preventDefault();
 
 onMounted(() => {
-  exposeForTests(bench);
   window.addEventListener('keydown', key);
   window.addEventListener('online', flush);
+  window.addEventListener('beforeunload', leaving);
   document.addEventListener('visibilitychange', hidden);
   document.addEventListener('fullscreenchange', leftFullScreen);
   void open();
@@ -92,10 +95,10 @@ onMounted(() => {
 onBeforeUnmount(() => {
   window.removeEventListener('keydown', key);
   window.removeEventListener('online', flush);
+  window.removeEventListener('beforeunload', leaving);
   document.removeEventListener('visibilitychange', hidden);
   document.removeEventListener('fullscreenchange', leftFullScreen);
-  bench.sweeps.stopAll();
-  flush();
+  bench.close();
 });
 </script>
 
@@ -130,10 +133,24 @@ onBeforeUnmount(() => {
       <Folio v-show="folioOpen && !bench.presenting" />
       <Deck />
       <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
+      <DeletedDialog v-if="bench.saving.state === 'deleted'" />
+      <SignInAgain v-if="bench.saving.state === 'signedOut'" />
     </template>
     <KeysCard v-if="keysOpen" @close="keysOpen = false" />
     <LargePointer v-if="pointing" />
-    <p v-if="bench.mistake" class="mistake" role="alert">
+    <p v-if="bench.trouble" class="mistake" role="alert">
+      {{ bench.trouble.words }}
+      <button v-if="bench.trouble.again" class="link" @click="bench.tryAgain()">Try again</button>
+      <button class="link" @click="bench.trouble = undefined">Close</button>
+    </p>
+    <p v-else-if="bench.saving.setAside.length" class="mistake" role="status">
+      Another window was closed before its work was saved: it is on the shelf as “{{
+        bench.saving.setAside[0]
+      }}
+      (set aside)”.
+      <button class="link" @click="bench.saving.setAside = []">Close</button>
+    </p>
+    <p v-else-if="bench.mistake" class="mistake" role="alert">
       Something went wrong and the last change was not made. {{ bench.mistake }}
       <button class="link" @click="bench.mistake = ''">Close</button>
     </p>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // Two windows changed one demonstration: both pictures, and the one that is not chosen is kept as a copy.
 import { onMounted, ref } from 'vue';
-import type { Conflict } from './saving';
+import type { Document } from '../generated/types';
+import type { Theirs } from '../saving/machine';
 import { useBench } from './store';
 
-const props = defineProps<{ conflict: Conflict }>();
+const props = defineProps<{ conflict: { mine: Document; theirs: Theirs<Document> } }>();
 const bench = useBench();
 const pictures = ref({ mine: '', theirs: '' });
 const busy = ref(false);

@@ -23,6 +23,10 @@ export function useHistory() {
       past.value = [...past.value.slice(1 - longest), before];
       future.value = [];
     },
+    /** Forgets the last step that was noted, which came to nothing. */
+    drop() {
+      past.value = past.value.slice(0, -1);
+    },
     /** Takes a step back (or forward) from now; undefined when there is none. */
     back(now: Step): Step | undefined {
       const step = past.value.at(-1);

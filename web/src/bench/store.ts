@@ -1,7 +1,7 @@
 // The demonstration on the bench: its document, what the core understood of it, and the way of every edit.
 import { defineStore } from 'pinia';
 import { markRaw, nextTick, reactive, ref, shallowRef } from 'vue';
-import { cores } from '../core/client';
+import { CoreLost, cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
 import type {
@@ -18,7 +18,7 @@ import type {
 import { useEffects } from './effects';
 import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
-import { useSaving } from './saving';
+import { useSaving } from '../saving/saving';
 import { useSweeps } from './sweeps';
 
 /** Milliseconds without a picture after which the formulas of the last one are shown. */
@@ -59,7 +59,7 @@ export const useBench = defineStore('bench', () => {
   const placers = markRaw<(Placer | undefined)[]>([]);
   const frames = markRaw(new Frames(frameCore, place));
   const history = useHistory();
-  const saving = useSaving();
+  const saving = useSaving((saved) => void takeOver(saved));
   const sweeps = useSweeps(
     (move) => void frames.request(move),
     (dial) => fractions.value[dial] ?? 0,
@@ -86,6 +86,8 @@ export const useBench = defineStore('bench', () => {
   async function place(answer: FrameAnswer) {
     answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
     fractions.value = answer.dials;
+    if (loaded.value?.dials.length === answer.values.length)
+      lastValues = valuesOf(answer.values, loaded.value);
     const words = answer.pictures[0]?.texts;
     if (words) texts.value = words;
     followFormulas();
@@ -93,6 +95,12 @@ export const useBench = defineStore('bench', () => {
     void findings.follow();
     await nextTick();
   }
+
+  /** The values of the last picture, for when the core cannot be asked. */
+  let lastValues: Values = {};
+  const pictureDigits = 7;
+  const valuesOf = (numbers: number[], { dials }: Loaded): Values =>
+    Object.fromEntries(dials.map(({ name }, i) => [name, Number(numbers[i]?.toPrecision(pictureDigits))]));
 
   let windowsKept = false;
   /** The table to which a tap on the stage adds a point; empty for none. */
@@ -110,28 +118,96 @@ export const useBench = defineStore('bench', () => {
 
   /** Asks about what is in play, after the moves that are still waiting for their frame. */
   async function askInPlay(ask: Ask): Promise<Answer> {
-    await frames.request();
+    await frames.settled();
     return frameCore.ask(ask);
   }
 
   async function valuesInPlay(): Promise<Values> {
-    return (await askInPlay({ kind: 'values' })).values ?? {};
+    try {
+      return (await askInPlay({ kind: 'values' })).values ?? {};
+    } catch (e) {
+      if (e instanceof CoreLost) return lastValues;
+      throw e;
+    }
   }
 
   async function now(): Promise<Step> {
-    return { document: document.value!, values: await valuesInPlay() };
+    const values = await valuesInPlay();
+    return { document: document.value!, values };
   }
 
-  /** Lets the cores understand a document; values are put in play for the dials that they name. */
-  async function load(next: Document, values: Values = {}) {
+  /** What is said of a core that had to be started anew, and whether another try needs a hand. */
+  const trouble = ref<{ words: string; again: boolean }>();
+  /** Counts the cores for frames: each takes canvases of its own. */
+  const generation = ref(0);
+
+  function tellLost(again: boolean) {
+    trouble.value = again
+      ? { words: 'The picture had to be started anew. Your work is kept; go on.', again: false }
+      : {
+          words: 'The picture stands still: this demonstration is too much for it. Undo, or try again.',
+          again: true,
+        };
+  }
+
+  frameCore.onLost = (again) => {
+    tellLost(again);
+    if (!again) return;
+    generation.value++;
+    void follow(lastValues);
+  };
+  answers.onLost = (again) => {
+    tellLost(again);
+    if (again && document.value) void answers.ask(loadAsk(document.value)).catch(() => undefined);
+  };
+
+  /** Starts the cores once more, because a hand wants to. */
+  async function tryAgain() {
+    trouble.value = undefined;
+    frameCore.forgive();
+    answers.forgive();
+    generation.value++;
+    await follow(lastValues);
+  }
+
+  const loadAsk = (next: Document): Ask => ({ kind: 'load', document: next, scene: scene.value });
+
+  // The cores follow the document: an edit does not wait for them, and what is overtaken is not loaded.
+  let following: Promise<unknown> = Promise.resolve();
+  let toBePut: Values = {};
+  /** Lets the cores understand the document; values are put in play for the dials that they name. */
+  function follow(values: Values = {}, noted?: Step): Promise<Problem | undefined> {
+    Object.assign(toBePut, values);
+    const wanted = document.value;
+    const result = following.then(async () => {
+      if (noted) noted.values = await valuesInPlay();
+      if (!wanted || document.value !== wanted) return undefined;
+      const put = toBePut;
+      toBePut = {};
+      try {
+        return await load(wanted, put);
+      } catch (e) {
+        // A core that was lost loads what is the document then.
+        if (e instanceof CoreLost) return undefined;
+        throw e;
+      }
+    });
+    following = result.catch((e: unknown) => {
+      mistake.value = String(e);
+    });
+    return result;
+  }
+
+  /** What is wrong comes back, and then the cores hold what they held. */
+  async function load(next: Document, values: Values = {}): Promise<Problem | undefined> {
     windowsKept = false;
     scene.value = Math.min(scene.value, next.scenes.length - 1);
-    const ask: Ask = { kind: 'load', document: next, scene: scene.value };
     // Later questions to the answers core stand in line behind this one.
-    void answers.ask(ask);
-    const answer = await frameCore.ask(ask);
-    if (!answer.loaded) throw new Error(answer.problem?.message ?? 'The demonstration could not be read.');
-    document.value = next;
+    void answers.ask(loadAsk(next)).catch(() => undefined);
+    const answer = await frameCore.ask(loadAsk(next));
+    if (!answer.loaded) return answer.problem;
+    // A demonstration that is being opened is seen from the moment the core has it.
+    document.value ??= next;
     loaded.value = answer.loaded;
     effects.follow();
     // Panels that are new have to mount before they can paint.
@@ -141,6 +217,24 @@ export const useBench = defineStore('bench', () => {
       if (value !== undefined) void frames.request(['setDial', i, value]);
     });
     await frames.request();
+    return undefined;
+  }
+
+  /** Puts a document in the place of the one before: from here on it is what is kept, sent and shown. */
+  function put(next: Document) {
+    document.value = next;
+    saving.changed(next);
+  }
+
+  /** Another window of this browser has saved this demonstration. */
+  function takeOver(saved: Document) {
+    return inLine(async () => {
+      if (!document.value) return;
+      const noted: Step = { document: document.value, values: lastValues };
+      history.note(noted);
+      document.value = saved;
+      await follow({}, noted);
+    });
   }
 
   async function open(teacher: string, id: string) {
@@ -155,9 +249,23 @@ export const useBench = defineStore('bench', () => {
     scene.value = 0;
     findings.clear();
     effects.clear();
+    trouble.value = undefined;
+    lastValues = {};
     const opened = await saving.open(teacher, id);
-    await load(opened, opened.scenes[0]?.values);
+    const first = () => load(opened, opened.scenes[0]?.values);
+    const problem = await first().catch((e: unknown) => {
+      if (e instanceof CoreLost) return first();
+      throw e;
+    });
+    if (problem) throw new Error(problem.message);
     await frames.request(['startingValues']);
+  }
+
+  /** Leaves the demonstration; what is unsent stays in the outbox. */
+  function close() {
+    sweeps.stopAll();
+    saving.close();
+    document.value = undefined;
   }
 
   /** Values that a scene holds otherwise than before: stating a = 3 puts 3 in play. */
@@ -181,18 +289,29 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** Changes the document as one step that can be undone; what is wrong comes back and nothing is changed. */
-  function edit(change: Change): Promise<Problem | undefined> {
-    return inLine(async () => {
-      const before = await now();
-      const changed = await change(before.document);
+  async function edit(change: Change): Promise<Problem | undefined> {
+    let loading: Promise<Problem | undefined> | undefined;
+    const noted: Step = { document: document.value!, values: lastValues };
+    const refused = await inLine(async () => {
+      const before = document.value!;
+      const changed = await change(before);
       if (isProblem(changed)) return changed;
-      if (changed === before.document) return undefined;
-      const result = fromHereOn(before.document, changed);
-      history.note(before);
-      await load(result, changedValues(before.document, result));
-      saving.changed(result);
+      if (changed === before) return undefined;
+      const result = fromHereOn(before, changed);
+      noted.document = before;
+      history.note(noted);
+      put(result);
+      loading = follow(changedValues(before, result), noted);
       return undefined;
     });
+    if (refused) return refused;
+    const problem = await loading;
+    if (!problem) return undefined;
+    // The core does not take it: nothing was changed.
+    history.drop();
+    put(noted.document);
+    await follow();
+    return problem;
   }
 
   /** An edit that the core makes. */
@@ -212,12 +331,12 @@ export const useBench = defineStore('bench', () => {
 
   function step(way: 'back' | 'forward') {
     return inLine(async () => {
-      const to = history[way](await now());
+      const noted: Step = { document: document.value!, values: lastValues };
+      const to = history[way](noted);
       if (!to) return;
       sweeps.stopAll();
-      const changed = to.document !== document.value;
-      await load(to.document, to.values);
-      if (changed) saving.changed(to.document);
+      if (to.document !== document.value) put(to.document);
+      void follow(to.values, noted);
     });
   }
 
@@ -225,12 +344,14 @@ export const useBench = defineStore('bench', () => {
   function beginMove(): () => Promise<void> {
     endPassage();
     // Asked for at once, before the move itself is on its way.
+    const was = document.value!;
     const before = frameCore
       .ask({ kind: 'values' })
-      .then(({ values }): Step => ({ document: document.value!, values: values ?? {} }));
+      .catch(() => ({ values: lastValues }))
+      .then(({ values }): Step => ({ document: was, values: values ?? {} }));
     return async () => {
-      const [was, is] = [await before, await now()];
-      if (JSON.stringify(was.values) !== JSON.stringify(is.values)) history.note(was);
+      const [then, is] = [await before, await now()];
+      if (JSON.stringify(then.values) !== JSON.stringify(is.values)) history.note(then);
     };
   }
 
@@ -318,7 +439,7 @@ export const useBench = defineStore('bench', () => {
     sweeps.stopAll();
     cancelAnimationFrame(passing);
     // The core must know the windows that were kept since it last loaded the scenes.
-    if (windowsKept) await inLine(() => load(document.value!));
+    if (windowsKept) await follow();
     scene.value = at;
     turned.value.clear();
     let ended = false;
@@ -403,6 +524,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Takes the window in play over into the document. */
   async function keepWindow(panel: number) {
+    if (presenting.value) return;
     const size = frames.panels[panel];
     const { window } = await askInPlay({ kind: 'window', panel, ...size });
     if (!window) return;
@@ -412,9 +534,8 @@ export const useBench = defineStore('bench', () => {
       putWindow(copy, panel, window);
       history.note(before);
       // It is in play already: loading it would take back what a hand has moved on meanwhile.
-      document.value = copy;
+      put(copy);
       windowsKept = true;
-      saving.changed(copy);
     });
   }
 
@@ -440,7 +561,8 @@ export const useBench = defineStore('bench', () => {
       const chosen = await saving.settle(choice);
       if (chosen === before.document) return;
       history.note(before);
-      await load(chosen, changedValues(before.document, chosen));
+      document.value = chosen;
+      await follow(changedValues(before.document, chosen), before);
     });
   }
 
@@ -472,6 +594,9 @@ export const useBench = defineStore('bench', () => {
     texts,
     formulas,
     fractions,
+    trouble,
+    generation,
+    tryAgain,
     editing,
     mistake,
     saving,
@@ -481,6 +606,7 @@ export const useBench = defineStore('bench', () => {
     placers,
     canvases: markRaw(frameCore),
     open,
+    close,
     edit,
     askEdit,
     /** An edit that needs what is in play. */

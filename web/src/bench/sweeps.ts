@@ -12,9 +12,24 @@ interface Sweep {
 
 export function useSweeps(request: (move: Move) => void, fraction: (dial: number) => number) {
   const sweeps = ref<Record<number, Sweep>>({});
-  let beating = false;
+  /** The display frame that is asked for; 0 while nothing runs. */
+  let beating = 0;
 
   const seconds = (s: Sweep) => s.before + (s.running ? (performance.now() - s.begun) / 1000 : 0);
+
+  /** A window that nobody sees sweeps nothing; the clock of what runs stands still meanwhile. */
+  function seen() {
+    const now = performance.now();
+    const hidden = document.hidden;
+    for (const sweep of Object.values(sweeps.value)) {
+      if (!sweep.running) continue;
+      if (hidden) sweep.before += (now - sweep.begun) / 1000;
+      sweep.begun = now;
+    }
+    if (hidden) cancelAnimationFrame(beating);
+    else beat();
+  }
+  document.addEventListener('visibilitychange', seen);
 
   function beat() {
     let any = false;
@@ -23,8 +38,7 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
       any = true;
       request(['sweepDial', Number(dial), sweep.start, seconds(sweep)]);
     }
-    beating = any;
-    if (any) requestAnimationFrame(beat);
+    beating = any ? requestAnimationFrame(beat) : 0;
   }
 
   return {
@@ -43,10 +57,7 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
         begun: performance.now(),
         running: true,
       };
-      if (!beating) {
-        beating = true;
-        requestAnimationFrame(beat);
-      }
+      if (!beating) beating = requestAnimationFrame(beat);
     },
     /** Forgets a sweep: it has ended, or a hand took the dial. */
     stop(dial: number) {

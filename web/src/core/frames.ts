@@ -1,8 +1,8 @@
 // The loop of frames: moves that come while enough requests are on their way are merged, the latest wins.
-import type { Core } from './client';
+import { CoreLost, type Core } from './client';
 import type { FrameAnswer, LabelSize, Move, PanelSize } from './messages';
 
-/** Milliseconds of one frame. */
+/** Milliseconds of one frame, for whoever measures. */
 export interface FrameTiming {
   core: number;
   /** The way to the worker and waiting there. */
@@ -42,11 +42,11 @@ export class Frames {
   private wanted = false;
   private since = 0;
   private waiting: (() => void)[] = [];
-  /** The last frames' timings, for measurements. */
-  readonly timings: FrameTiming[] = [];
+  private idle: (() => void)[] = [];
+  /** Told of every frame that was drawn. */
+  observe: (timing: FrameTiming) => void = () => undefined;
   panels: PanelSize[] = [];
-  /** When the first picture was drawn, on the page's clock. */
-  opened = 0;
+  private marked = false;
 
   constructor(
     private readonly core: Core,
@@ -61,6 +61,13 @@ export class Frames {
     const drawn = new Promise<void>((resolve) => this.waiting.push(resolve));
     if (this.flying < mostFlying) void this.send();
     return drawn;
+  }
+
+  /** Resolves when every frame that was asked for is drawn; asks for none. */
+  async settled(): Promise<void> {
+    while (this.wanted || this.flying > 0) {
+      await new Promise<void>((resolve) => this.idle.push(resolve));
+    }
   }
 
   /** Tells a label's size; it counts from the next frame on, which is asked for where no hand asks for one. */
@@ -94,19 +101,21 @@ export class Frames {
       const last = answer.drawn - performance.timeOrigin;
       const { core, draw } = answer;
       const [page, all] = [placed - came, placed - since];
-      this.note({ core, draw, transfer: last - sent - core - draw, total: last - since, page, all });
-      if (!this.opened && answer.pictures.some((p) => p)) this.opened = placed;
+      this.observe({ core, draw, transfer: last - sent - core - draw, total: last - since, page, all });
+      if (!this.marked && answer.pictures.some((p) => p)) {
+        this.marked = true;
+        performance.mark('first picture', { startTime: placed });
+      }
     } catch (e) {
       // The last picture stands; the next move is a new try.
-      console.error('a frame failed', e);
+      if (!(e instanceof CoreLost)) console.error('a frame failed', e);
     }
     this.flying--;
     for (const done of waiting) done();
     if (this.wanted && this.flying < mostFlying) void this.send();
-  }
-
-  private note(timing: FrameTiming) {
-    this.timings.push(timing);
-    if (this.timings.length > 2000) this.timings.splice(0, 1000);
+    if (this.flying > 0) return;
+    const idle = this.idle;
+    this.idle = [];
+    for (const done of idle) done();
   }
 }

@@ -51,7 +51,8 @@ export interface PanelPicture {
 
 export interface FrameAnswer {
   pictures: (PanelPicture | null)[];
-  /** The share of its bar at which each dial stands. */
+  /** The value of each dial, to the seven digits that a picture has, and the share of its bar at which it stands. */
+  values: number[];
   dials: number[];
   /** Dials whose sweep has come to its end. */
   ended: number[];
@@ -70,6 +71,8 @@ export type ToWorker =
 
 export type FromWorker =
   | { kind: 'ready' }
+  /** The core has ended; it answers nothing more. */
+  | { kind: 'broken'; words: string }
   | { kind: 'answer'; number: number; answer: Answer }
   | { kind: 'frame'; number: number; frame: FrameAnswer }
   | { kind: 'failed'; number: number; words: string };

@@ -48,11 +48,16 @@ const words: (FrameTexts | undefined)[] = [];
 const post = (message: FromWorker) => self.postMessage(message);
 
 async function start(module: WebAssembly.Module) {
-  const go = new Go();
-  const [instance] = await Promise.all([WebAssembly.instantiate(module, go.importObject), loadFonts()]);
-  core = instance.exports as unknown as Exports;
-  Object.assign(self, { parvixReady: () => post({ kind: 'ready' }) });
-  await go.run(instance);
+  try {
+    const go = new Go();
+    const [instance] = await Promise.all([WebAssembly.instantiate(module, go.importObject), loadFonts()]);
+    core = instance.exports as unknown as Exports;
+    Object.assign(self, { parvixReady: () => post({ kind: 'ready' }) });
+    await go.run(instance);
+    post({ kind: 'broken', words: 'The core has ended.' });
+  } catch (e) {
+    post({ kind: 'broken', words: String(e) });
+  }
 }
 
 function ask(question: Ask): Answer {
@@ -66,7 +71,7 @@ function frame(request: FrameRequest): FrameAnswer {
     clock = performance.now();
     return clock - begun;
   };
-  const answer: FrameAnswer = { pictures: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
+  const answer: FrameAnswer = { pictures: [], values: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
   request.panels.forEach((size, panel) => core.panelSize(panel, size.width, size.height));
   for (const [name, ...numbers] of request.moves) {
     if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
@@ -88,7 +93,12 @@ function frame(request: FrameRequest): FrameAnswer {
 /** Draws a panel's frame and gives what the page itself has to place. */
 function show(panel: number, numbers: Float32Array, size: PanelSize, answer: FrameAnswer): PanelPicture {
   const [dials, changed, ground, live] = numbers as unknown as [number, number, number, number];
-  if (panel === 0) answer.dials = Array.from({ length: dials }, (_, i) => numbers[frameHeader + 2 * i + 1]!);
+  if (panel === 0) {
+    for (let i = 0; i < dials; i++) {
+      answer.values.push(numbers[frameHeader + 2 * i]!);
+      answer.dials.push(numbers[frameHeader + 2 * i + 1]!);
+    }
+  }
   const texts = readTexts();
   if (texts) words[panel] = texts;
   const from = frameHeader + 2 * dials;

@@ -630,6 +630,8 @@ export interface FrameTexts {
   circles: CircleNow[];
   /** Moved tells that values in play differ from the scene's. */
   moved: boolean;
+  /** Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work. */
+  coarse: string[];
 }
 
 // core/edit
@@ -781,12 +783,15 @@ export interface Stored {
   id: string;
   revision: number;
   changedAt: string;
+  /** Save is the id of the save that made the revision, where there was one. */
+  save?: string;
   document?: Document;
 }
 
-/** Save is what the page sends: the revision it started from and the whole document. */
+/** Save is what the page sends: the revision it started from and the whole document, with an id of its own making, so that the same save sent twice is one. */
 export interface Save {
   revision: number;
+  save?: string;
   document: unknown;
 }
 

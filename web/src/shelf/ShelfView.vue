@@ -3,10 +3,11 @@
 import { notification } from 'ant-design-vue';
 import { h, onMounted, ref, watch, type VNode } from 'vue';
 import { useRouter } from 'vue-router';
-import { api } from '../api/client';
-import { outbox } from '../api/outbox';
+import { api, Refused } from '../api/client';
 import { usePerson } from '../api/person';
 import type { Entry } from '../generated/types';
+import { outbox } from '../saving/outbox';
+import { newId } from '../saving/windows';
 import Wordmark from '../shared/Wordmark.vue';
 
 const people = usePerson();
@@ -27,20 +28,39 @@ onMounted(async () => {
       await router.replace({ name: 'signIn' });
       return;
     }
-    unsent.value = new Set((await outbox.list(person.name)).map(([id]) => id));
+    unsent.value = new Set((await outbox.list(person.name)).map((left) => left.demonstration));
     await list();
   });
 });
 
+/** How many entries one answer of the server has at most (domain.PageSize). */
+const pageSize = 200;
+const more = ref(false);
+
 async function list() {
-  entries.value = await api.list(words.value);
+  const page = await api.list(words.value);
+  entries.value = page;
+  more.value = page.length === pageSize;
 }
+
+/** Goes on where the list ends. */
+const goOn = () =>
+  attempt(async () => {
+    const page = await api.list(words.value, entries.value?.at(-1)?.id);
+    entries.value = [...(entries.value ?? []), ...page];
+    more.value = page.length === pageSize;
+  });
 
 async function attempt(task: () => Promise<void>) {
   problem.value = '';
   try {
     await task();
   } catch (e) {
+    if (e instanceof Refused && e.problem.status === 401) {
+      people.forget();
+      await router.replace({ name: 'signIn' });
+      return;
+    }
     problem.value = (e as Error).message;
   }
 }
@@ -96,7 +116,10 @@ const rename = (e: Entry) =>
     const name = title.value.trim();
     if (!name || name === e.title) return;
     const stored = await api.read(e.id);
-    await api.save(e.id, stored.revision, { ...stored.document, title: name });
+    const document = { ...stored.document, title: name };
+    const outcome = await api.save(e.id, { revision: stored.revision, document, save: newId() });
+    if (outcome.kind === 'refused' || outcome.kind === 'away') problem.value = outcome.reason;
+    if (outcome.kind === 'conflict') problem.value = 'It was changed elsewhere meanwhile. Try again.';
     await list();
   });
 
@@ -110,9 +133,21 @@ const importFile = (event: Event) =>
     await openBench(stored.id);
   });
 
+/** How many demonstrations have work that would be lost with a sign-out; undefined while nobody is asked. */
+const wouldLose = ref<number>();
+
+async function askToLeave() {
+  await attempt(people.sendUnsent);
+  wouldLose.value = (await people.unsent()) || undefined;
+  if (!wouldLose.value) await leave();
+}
+
 async function leave() {
-  await attempt(people.leave);
-  await router.replace({ name: 'signIn' });
+  wouldLose.value = undefined;
+  await attempt(async () => {
+    await people.leave();
+    await router.replace({ name: 'signIn' });
+  });
 }
 
 const when = (date: string) =>
@@ -126,7 +161,7 @@ const when = (date: string) =>
       <h1>Shelf</h1>
       <span class="room" />
       <span class="who">{{ people.person?.name }}</span>
-      <button class="out" @click="leave">Sign out</button>
+      <button class="out" @click="askToLeave">Sign out</button>
     </header>
     <main>
       <div class="tools">
@@ -193,7 +228,23 @@ const when = (date: string) =>
       <p v-if="entries && !entries.length" class="hint">
         {{ words ? 'No title holds these words.' : 'The shelf is empty. Begin with a new demonstration.' }}
       </p>
+      <p v-if="more" class="hint"><a-button size="large" @click="goOn">Show more</a-button></p>
     </main>
+    <a-modal
+      :open="wouldLose !== undefined"
+      title="Work that the server has not got yet"
+      ok-text="Sign out and discard it"
+      cancel-text="Stay signed in"
+      :ok-button-props="{ danger: true }"
+      @ok="leave"
+      @cancel="wouldLose = undefined"
+    >
+      <p>
+        {{ wouldLose === 1 ? 'A demonstration has' : `${wouldLose} demonstrations have` }} changes that are
+        kept in this browser only. Signing out takes them away, so that the next person at this machine cannot
+        read them.
+      </p>
+    </a-modal>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One panel of the stage: a canvas for the ground, one for what moves, labels, and handles that can be dragged.
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
@@ -19,11 +19,16 @@ const bench = useBench();
 
 const box = useTemplateRef<HTMLElement>('box');
 const plane = useTemplateRef<HTMLElement>('plane');
-const groundCanvas = useTemplateRef<HTMLCanvasElement>('groundCanvas');
-const liveCanvas = useTemplateRef<HTMLCanvasElement>('liveCanvas');
+const surfaces = useTemplateRef<HTMLElement>('surfaces');
 const labelBox = useTemplateRef<HTMLElement>('labelBox');
 const handles = shallowRef<Place[]>([]);
 const spoken = ref('');
+/** The curves that take too much work to be drawn as finely as they should. */
+const coarse = shallowRef<string[]>([]);
+const coarseNames = computed(() => {
+  const names = shown.value.filter((s) => coarse.value.includes(s.id)).map((s) => s.function ?? s.name ?? '');
+  return [...new Set(names)].join(', ');
+});
 
 const advice = shallowRef<AdviceView>();
 const readingCard = useTemplateRef<InstanceType<typeof ReadingCard>>('readingCard');
@@ -36,9 +41,31 @@ let left = '';
 let labels: Label[] = [];
 let layer: LabelLayer;
 let describing = 0;
+let outdated: Element[] = [];
+
+/** Hands a pair of canvases over to the core; those of a core that was lost stand until it has drawn. */
+function handOver() {
+  const [ground, live] = ['ground', 'live'].map((name) => {
+    const canvas = Object.assign(document.createElement('canvas'), { className: name });
+    canvas.setAttribute('aria-hidden', 'true');
+    return canvas;
+  }) as [HTMLCanvasElement, HTMLCanvasElement];
+  outdated = [...surfaces.value!.children];
+  surfaces.value!.append(ground, live);
+  bench.canvases.handOver(
+    props.index,
+    ground.transferControlToOffscreen(),
+    live.transferControlToOffscreen(),
+  );
+}
 
 function place(picture: PanelPicture) {
-  if (picture.texts) labels = picture.texts.labels;
+  outdated.forEach((canvas) => canvas.remove());
+  outdated = [];
+  if (picture.texts) {
+    labels = picture.texts.labels;
+    coarse.value = picture.texts.coarse;
+  }
   layer.show(labels, picture.labels);
   if (JSON.stringify(picture.handles) !== JSON.stringify(handles.value)) handles.value = picture.handles;
   void readings.follow();
@@ -87,16 +114,20 @@ function fitSize() {
   void bench.frames.request(['typeSize', props.index, typeSize]);
 }
 
+watch(
+  () => bench.generation,
+  () => {
+    handOver();
+    fitSize();
+  },
+);
+
 let unlisten: () => void;
 let observer: ResizeObserver;
 onMounted(() => {
   layer = new LabelLayer(labelBox.value!, measured);
   bench.placers[props.index] = place;
-  bench.canvases.handOver(
-    props.index,
-    groundCanvas.value!.transferControlToOffscreen(),
-    liveCanvas.value!.transferControlToOffscreen(),
-  );
+  handOver();
   observer = new ResizeObserver(fitSize);
   observer.observe(plane.value!);
   void document.fonts.ready.then(fitSize);
@@ -203,6 +234,7 @@ function take(id: string) {
 }
 
 async function settle(handle: Place, end: () => Promise<void>) {
+  if (bench.presenting) return end();
   const entry = entryOf(handle)!;
   const { document: after } = await bench.askInPlay({
     kind: 'settle',
@@ -257,8 +289,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
       :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
       @keydown="planeKey"
     >
-      <canvas ref="groundCanvas" aria-hidden="true" />
-      <canvas ref="liveCanvas" class="live" aria-hidden="true" />
+      <div ref="surfaces" />
       <div ref="labelBox" class="labels" aria-hidden="true" />
       <button
         v-for="handle in handles"
@@ -288,6 +319,9 @@ async function nudge(e: KeyboardEvent, handle: Place) {
     <p v-if="bench.plotting && index === 0" class="plots" role="status">
       Tap the stage: every tap plots a point, and points can be dragged.
       <button class="chip" @click="bench.plotting = ''">done</button>
+    </p>
+    <p v-if="coarseNames" class="coarse" role="status">
+      {{ coarseNames }}: drawn coarsely or not at all, since it takes too much work
     </p>
     <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
     <p class="only-spoken" role="status">{{ spoken }}</p>
@@ -319,6 +353,16 @@ async function nudge(e: KeyboardEvent, handle: Place) {
 .plane.plotting {
   cursor: crosshair;
 }
+.coarse {
+  position: absolute;
+  right: 14px;
+  bottom: 14px;
+  margin: 0;
+  padding: 4px 10px;
+  background: var(--sheet);
+  border: 1px solid var(--brass);
+  border-radius: 4px;
+}
 .plots {
   position: absolute;
   left: 50%;
@@ -335,7 +379,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
   border: 1px solid var(--sea);
   border-radius: 6px;
 }
-canvas {
+.plane :deep(canvas) {
   position: absolute;
   inset: 0;
   width: 100%;
