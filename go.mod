@@ -19,6 +19,7 @@ require (
 	golang.org/x/term v0.48.0
 	gorm.io/driver/mysql v1.6.0
 	gorm.io/gorm v1.31.2
+	pgregory.net/rapid v1.3.0
 )
 
 require (

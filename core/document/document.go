@@ -5,8 +5,11 @@
 package document
 
 import (
+	"maps"
 	"math"
 	"slices"
+	"strconv"
+	"strings"
 )
 
 // Format and Version stand in every file.
@@ -31,6 +34,68 @@ type Document struct {
 	Shown         []Shown  `json:"shown"`
 	Said          []Said   `json:"said"`
 	Scenes        []Scene  `json:"scenes"`
+	// Issued holds, for the letters of an id, the highest number behind them that was taken out: no id is used again.
+	Issued map[string]int `json:"issued,omitempty"`
+	// Gone are names of functions that were deleted while something used them.
+	Gone []string `json:"gone,omitempty"`
+}
+
+// idParts splits an id such as “p12” into its letters and its number; ok is false for ids of other forms.
+func idParts(id string) (letters string, number int, ok bool) {
+	letters = strings.TrimRight(id, "0123456789")
+	number, err := strconv.Atoi(id[len(letters):])
+	return letters, number, err == nil
+}
+
+// NewID gives an id that was never used: the letters and a number above all others behind them.
+func (d *Document) NewID(letters string) string {
+	highest := d.Issued[letters]
+	d.ids(func(id string) {
+		if l, n, ok := idParts(id); ok && l == letters {
+			highest = max(highest, n)
+		}
+	})
+	return letters + strconv.Itoa(highest+1)
+}
+
+// ids visits the ids of entries, panels and scenes.
+func (d *Document) ids(visit func(id string)) {
+	for _, p := range d.Panels {
+		visit(p.ID)
+	}
+	for _, e := range d.Stated {
+		visit(e.ID)
+	}
+	for _, e := range d.Shown {
+		visit(e.ID)
+	}
+	for _, e := range d.Said {
+		visit(e.ID)
+	}
+	for _, s := range d.Scenes {
+		visit(s.ID)
+	}
+}
+
+// Forget takes every trace of ids that are gone out of the scenes, and notes that they were used.
+func (d *Document) Forget(gone map[string]bool) {
+	for id := range gone {
+		if letters, n, ok := idParts(id); ok && n > d.Issued[letters] {
+			if d.Issued == nil {
+				d.Issued = map[string]int{}
+			}
+			d.Issued[letters] = n
+		}
+	}
+	for i := range d.Scenes {
+		s := &d.Scenes[i]
+		s.Hidden = slices.DeleteFunc(s.Hidden, func(id string) bool { return gone[id] })
+		if len(s.Hidden) == 0 {
+			s.Hidden = nil
+		}
+		maps.DeleteFunc(s.Steps, func(id string, _ float64) bool { return gone[id] })
+		maps.DeleteFunc(s.Windows, func(id string, _ Window) bool { return gone[id] })
+	}
 }
 
 // AngleUnit is the unit of a bare angle.

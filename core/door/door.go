@@ -55,7 +55,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch:
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch, AskAddScene, AskRemoveScene, AskAddPanel, AskRemovePanel:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -109,6 +109,14 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 			return problem.New("field", 0, 0, "piece", "it is missing")
 		}
 		a.Document, err = edit.ShowPiece(ask.Document, *ask.Piece)
+	case AskAddScene:
+		a.Document, err = edit.AddScene(ask.Document, ask.Scene, ask.Text, ask.Values, ask.Steps)
+	case AskRemoveScene:
+		a.Document, err = edit.RemoveScene(ask.Document, ask.Scene)
+	case AskAddPanel:
+		a.Document, err = edit.AddPanel(ask.Document, ask.Panel, ask.Empty)
+	case AskRemovePanel:
+		a.Document, err = edit.RemovePanel(ask.Document, ask.Panel)
 	case AskWatch:
 		a.Document, err = edit.Watch(ask.Document, ask.ID, ask.Scene)
 	case AskTrajectory:

@@ -39,6 +39,10 @@ type Ask struct {
 	Window *document.Window `json:"window,omitempty"`
 	// Values are the parameters' values in play, for questions to the core that is not asked for frames.
 	Values map[string]float64 `json:"values,omitempty"`
+	// Steps are the positions of transformations in steps that are in play.
+	Steps map[string]float64 `json:"steps,omitempty"`
+	// Empty asks for a panel in which nothing appears.
+	Empty bool `json:"empty,omitempty"`
 	// X and Y are a place on the panel in pixels.
 	X float64 `json:"x,omitempty"`
 	Y float64 `json:"y,omitempty"`
@@ -72,6 +76,10 @@ const (
 	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
 	AskWatch         AskKind = "watch"         // Document, ID of a trajectory, Scene → Document with a dial that runs along it
 	AskTrajectory    AskKind = "trajectory"    // ID, Values, Step → Trajectory: its findings and its table
+	AskAddScene      AskKind = "addScene"      // Document, Scene, Text its name, Values and Steps in play → Document
+	AskRemoveScene   AskKind = "removeScene"   // Document, Scene → Document
+	AskAddPanel      AskKind = "addPanel"      // Document, Panel, Empty → Document
+	AskRemovePanel   AskKind = "removePanel"   // Document, Panel → Document
 	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document
 	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
 	AskBeginnings    AskKind = "beginnings"    // → Beginnings

@@ -4,6 +4,7 @@ package edit
 import (
 	"encoding/json"
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"sort"
@@ -30,26 +31,7 @@ func clone(d *document.Document) *document.Document {
 	return out
 }
 
-// NewID gives an id that is not used yet: the prefix and the smallest free number.
-func NewID(d *document.Document, prefix string) string {
-	used := map[string]bool{}
-	for _, e := range d.Stated {
-		used[e.ID] = true
-	}
-	for _, e := range d.Shown {
-		used[e.ID] = true
-	}
-	for _, e := range d.Said {
-		used[e.ID] = true
-	}
-	for n := 1; ; n++ {
-		if id := fmt.Sprintf("%s%d", prefix, n); !used[id] {
-			return id
-		}
-	}
-}
-
-func scope(d *document.Document) *expr.Scope { return evaluate.Load(d, nil).Scope() }
+func scope(d *document.Document) *expr.Scope { return evaluate.ScopeOf(d) }
 
 // State adds what is typed as a statement, or changes the entry with this id: a function (with its curve when it is
 // new) or, when there is a name without variables and a constant behind “=”, a parameter with that value.
@@ -84,7 +66,7 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 		entry = other
 	}
 	if entry == nil {
-		d.Stated = append(d.Stated, document.Stated{ID: NewID(d, "s")})
+		d.Stated = append(d.Stated, document.Stated{ID: d.NewID("s")})
 		entry = &d.Stated[len(d.Stated)-1]
 	}
 	if isValue {
@@ -95,7 +77,9 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	}
 	if old != "" && old != name {
 		// While the entry still has its old name, by which the others' formulas are read.
-		renameUses(d, old, name)
+		if err := renameUses(d, old, name); err != nil {
+			return nil, err
+		}
 	}
 	entry.Kind, entry.Name, entry.Formula = document.Function, name, strings.TrimSpace(st.Body)
 	switch {
@@ -106,14 +90,15 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	case entry.Variables == nil:
 		entry.Variables = []string{"x"}
 	}
+	tidyGone(d)
 	if old == "" && isPolar(name, entry.Variables) {
 		curve := polarCurve(d, name)
-		curve.ID = NewID(d, "q")
+		curve.ID = d.NewID("q")
 		d.Shown = append(d.Shown, curve)
 		return closed(d, curve.ID), d.Check()
 	}
 	if old == "" && len(entry.Variables) == 1 {
-		d.Shown = append(d.Shown, document.Shown{ID: NewID(d, "c"), Kind: document.Curve, Function: name,
+		d.Shown = append(d.Shown, document.Shown{ID: d.NewID("c"), Kind: document.Curve, Function: name,
 			Colour: freeColour(shownColours(d))})
 	}
 	return d, d.Check()
@@ -137,12 +122,15 @@ func stateParameter(d *document.Document, entry *document.Stated, name string, s
 		}
 	}
 	if entry.Name != name {
-		renameUses(d, entry.Name, name)
+		if err := renameUses(d, entry.Name, name); err != nil {
+			return nil, err
+		}
 		entry.Name = name
 	}
 	for i := range d.Scenes {
 		d.Scenes[i].Values[name] = value
 	}
+	tidyGone(d)
 	return d, d.Check()
 }
 
@@ -166,7 +154,7 @@ func AddParameters(before *document.Document, names []string) (*document.Documen
 		if d.StatedNamed(name) != nil {
 			return nil, problem.New("name-taken", 0, len(typed), name)
 		}
-		d.Stated = append(d.Stated, newParameter(d, NewID(d, "s"), name, freeColour(parameterColours(d))))
+		d.Stated = append(d.Stated, newParameter(d, d.NewID("s"), name, freeColour(parameterColours(d))))
 		for i := range d.Scenes {
 			d.Scenes[i].Values[name] = evaluate.DefaultValue
 		}
@@ -189,24 +177,31 @@ func Rename(before *document.Document, id, typed string) (*document.Document, er
 		if d.StatedNamed(name) != nil {
 			return nil, problem.New("name-taken", 0, len(typed), name)
 		}
-		renameUses(d, e.Name, name)
+		if err := renameUses(d, e.Name, name); err != nil {
+			return nil, err
+		}
 		e.Name = name
 	}
 	return d, d.Check()
 }
 
-// renameUses rewrites every formula that uses a name; the entry itself keeps its old name until the caller changes it.
-func renameUses(d *document.Document, old, name string) {
+// renameUses rewrites every formula that uses a name; the entry itself keeps its old name until the caller changes it. A
+// name that would mean something else in one of them, as its variable, is refused.
+func renameUses(d *document.Document, old, name string) (err error) {
 	s := scope(d)
 	replace := func(text *string, hidden ...string) {
-		for _, v := range hidden {
-			if v == old {
-				return
-			}
+		if slices.Contains(hidden, old) {
+			return
 		}
-		*text = renamed(*text, s.With(hidden...), old, name)
+		to := renamed(*text, s.With(hidden...), old, name)
+		if to != *text && (slices.Contains(hidden, name) || captured(*text, to, s.With(hidden...), old, name)) {
+			err = problem.New("name-captured", 0, len(name), old, name, *text)
+		}
+		*text = to
 	}
-	d.Formulas(replace)
+	if d.Formulas(replace); err != nil {
+		return err
+	}
 	for i := range d.Shown {
 		e := &d.Shown[i]
 		if e.Function == old {
@@ -249,6 +244,41 @@ func renameUses(d *document.Document, old, name string) {
 	for i := range d.Scenes {
 		renameKey(d.Scenes[i].Values, old, name)
 	}
+	return nil
+}
+
+// captured tells whether a formula with another name means something else than the old name in its place, as where the
+// name is that of a running letter.
+func captured(before, after string, s *expr.Scope, old, name string) bool {
+	known := s.With(name)
+	if arity, isFunction := s.Functions[old]; isFunction {
+		known.Functions = maps.Clone(s.Functions)
+		known.Functions[name] = arity
+	}
+	was, errWas := expr.Parse(before, s)
+	is, errIs := expr.Parse(after, known)
+	if errWas != nil || errIs != nil {
+		return errWas == nil
+	}
+	return !expr.Equal(withName(was.Node, old, name), is.Node)
+}
+
+// withName puts a name in the place of another, of functions too.
+func withName(n expr.Node, old, name string) expr.Node {
+	n = expr.Map(n, func(child expr.Node) expr.Node { return withName(child, old, name) })
+	switch n := n.(type) {
+	case *expr.Name:
+		if n.Name == old {
+			return &expr.Name{Span: n.Span, Name: name}
+		}
+	case *expr.Call:
+		if n.Name == old {
+			c := *n
+			c.Name = name
+			return &c
+		}
+	}
+	return n
 }
 
 func renameKey(values map[string]float64, old, name string) {
@@ -305,6 +335,10 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 		}
 		return e.ID != id
 	})
+	var isFunction bool
+	if e := before.StatedNamed(name); e != nil {
+		isFunction = e.Kind == document.Function
+	}
 	gone := map[string]bool{id: true}
 	for before := -1; len(gone) != before; {
 		before = len(gone)
@@ -323,13 +357,44 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	d.Said = keep(d.Said, func(e document.Said) bool { return e.ID != id })
 	for i := range d.Scenes {
 		delete(d.Scenes[i].Values, name)
-		for entry := range d.Scenes[i].Steps {
-			if gone[entry] {
-				delete(d.Scenes[i].Steps, entry)
-			}
+	}
+	for i := range d.Shown {
+		if m := d.Shown[i].Trajectory; m != nil && m.Driver == name {
+			m.Driver = "" // drawn whole
 		}
 	}
+	d.Forget(gone)
+	if isFunction {
+		d.Gone = append(d.Gone, name)
+		tidyGone(d)
+	}
 	return d, d.Check()
+}
+
+// tidyGone keeps of the deleted functions those that something still uses and that were not stated anew.
+func tidyGone(d *document.Document) {
+	if len(d.Gone) == 0 {
+		return
+	}
+	used := map[string]bool{}
+	for _, name := range d.Gone {
+		with := scope(d).With(name)
+		with.Functions = maps.Clone(with.Functions)
+		with.Functions[name] = expr.Gone
+		d.Formulas(func(text *string, _ ...string) {
+			if f, err := expr.Parse(*text, with); err == nil {
+				used[name] = used[name] || slices.Contains(expr.Calls(f.Node), name)
+			} else if p, ok := problem.Of(err); ok {
+				used[name] = used[name] || p.Code == "gone" && slices.Contains(p.Args, name)
+			}
+		})
+	}
+	d.Gone = keep(slices.Compact(slices.Sorted(slices.Values(d.Gone))), func(name string) bool {
+		return used[name] && d.StatedNamed(name) == nil
+	})
+	if len(d.Gone) == 0 {
+		d.Gone = nil
+	}
 }
 
 // hangsOnFunction tells whether an entry cannot be without what is stated under a name.

@@ -50,7 +50,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e", document.Moving: "q"}[entry.Kind])
+	entry.ID = d.NewID(map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e", document.Moving: "q"}[entry.Kind])
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -199,7 +199,7 @@ func PutSaid(before *document.Document, entry document.Said) (*document.Document
 			return d, d.Check()
 		}
 	}
-	entry.ID = NewID(d, "w")
+	entry.ID = d.NewID("w")
 	d.Said = append(d.Said, entry)
 	return d, d.Check()
 }

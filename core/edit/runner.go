@@ -23,7 +23,7 @@ func RunAlong(before *document.Document, scene int) (*document.Document, error) 
 		return nil, problem.New("no-curve", 0, 0)
 	}
 	name := freeLetter(d, strings.Fields("t u s v w q")...)
-	p := newParameter(d, NewID(d, "s"), name, freeColour(parameterColours(d)))
+	p := newParameter(d, d.NewID("s"), name, freeColour(parameterColours(d)))
 	p.Sweep = &document.Sweep{Way: document.Once, Seconds: 6}
 	d.Stated = append(d.Stated, p)
 	for i := range d.Scenes {

@@ -118,7 +118,7 @@ func drive(d *document.Document, s *document.Shown) *document.Document {
 		letter = "t"
 	}
 	name := freeLetter(d, letter, "t", "s", "u")
-	dial := newParameter(d, NewID(d, "s"), name, drivenColour)
+	dial := newParameter(d, d.NewID("s"), name, drivenColour)
 	dial.From, dial.To, dial.Step = m.From, m.To, "π/180"
 	if d.AngleUnit == document.Degree && m.Function != "" {
 		dial.Step = "1"

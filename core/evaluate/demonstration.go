@@ -110,7 +110,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 		}
 	}
 	d.loadWindows()
-	d.scope = scopeOf(doc)
+	d.scope = ScopeOf(doc)
 	d.loadParameters(before)
 	d.loadFunctions()
 	d.loadShown()
@@ -122,14 +122,19 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	return d
 }
 
-// scopeOf is what every formula of the document may refer to.
-func scopeOf(doc *document.Document) *expr.Scope {
+// ScopeOf is what every formula of the document may refer to.
+func ScopeOf(doc *document.Document) *expr.Scope {
 	s := &expr.Scope{Functions: map[string]int{}, Names: map[string]bool{}, Comma: doc.DecimalComma}
 	for _, e := range doc.Stated {
 		if e.Kind == document.Function {
 			s.Functions[e.Name] = len(e.Variables)
 		} else {
 			s.Names[e.Name] = true
+		}
+	}
+	for _, name := range doc.Gone {
+		if _, again := s.Functions[name]; !again {
+			s.Functions[name] = expr.Gone
 		}
 	}
 	return s
@@ -252,11 +257,15 @@ func (d *Demonstration) lookup(name string) (symbolic.Definition, bool) {
 // angle in degrees carries its factor π/180.
 func (d *Demonstration) Resolve(n expr.Node) (expr.Node, error) {
 	degrees := d.Document.AngleUnit == document.Degree
-	return symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
+	out, err := symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
 		def, ok := d.lookup(name)
 		def.Body = symbolic.Radians(def.Body, degrees)
 		return def, ok
 	})
+	if p, ok := problem.Of(err); ok && p.Code == "not-a-function" && d.functions[p.Args[0]] != nil {
+		return nil, problem.New("uses-broken", p.Start, p.End, p.Args[0])
+	}
+	return out, err
 }
 
 // Simplified is what a function that uses other functions comes to, simplified: d(x, 2) as a formula in x. It is nil

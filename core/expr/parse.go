@@ -26,6 +26,9 @@ type Scope struct {
 	Comma bool
 }
 
+// Gone is the number of arguments of a function that was deleted: a formula that uses it says so.
+const Gone = -1
+
 // With returns a scope that knows more names.
 func (s *Scope) With(names ...string) *Scope {
 	all := map[string]bool{}
@@ -794,6 +797,9 @@ func (p *parser) arguments(c *Call, f token) {
 	} else {
 		least = p.scope.Functions[c.Name]
 		most = least
+	}
+	if least == Gone {
+		p.fail("gone", f.Span, c.Name)
 	}
 	if !p.isOp("(") {
 		if !bare {

@@ -40,9 +40,12 @@ var catalogue = map[string]string{
 
 	// Names and the document.
 	"name-taken":         "{0} is already stated. Choose another name, or change that entry.",
+	"name-captured":      "{0} cannot be named {1}: in {2} the letter {1} means something else. Choose another letter.",
+	"gone":               "{0} is gone: it was deleted. Undo brings it back; or state it anew, or change this formula.",
 	"name-unknown":       "{0} has no meaning here. State it first.",
 	"name-invalid":       "“{0}” cannot be a name: a letter, perhaps with an index such as x_1.",
 	"no-value":           "{0} has no value yet.",
+	"uses-broken":        "This uses {0}, in which something is wrong.",
 	"not-a-function":     "{0} is not a function that is stated here.",
 	"not-a-parameter":    "{0} is not a parameter that is stated here.",
 	"row":                "A row of the table needs two numbers; here stand “{0}” and “{1}”.",

@@ -22,7 +22,11 @@ func (t *typed) UnmarshalJSON(data []byte) error {
 		if err := json.Unmarshal(data, &n); err != nil {
 			return problem.New("field", 0, 0, "angle", "a text, such as “210°”")
 		}
-		text = n.String()
+		node, err := valueNode(data)
+		if err != nil {
+			return err
+		}
+		text = expr.Text(node)
 	}
 	*t = typed(text)
 	return nil

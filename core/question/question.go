@@ -2,6 +2,7 @@
 package question
 
 import (
+	"bytes"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -58,15 +59,35 @@ type Number struct {
 	Node  expr.Node
 }
 
-// UnmarshalJSON reads a number or a formula.
-func (n *Number) UnmarshalJSON(data []byte) error {
-	node, err := valueNode(data)
-	if err != nil {
-		return err
-	}
-	n.Node = node
-	n.Value, err = constant(node)
+// UnmarshalJSON reads a number or a formula; its value follows once the unit of angles is known (settle).
+func (n *Number) UnmarshalJSON(data []byte) (err error) {
+	n.Node, err = valueNode(data)
 	return err
+}
+
+// settle works the value out; a ° counts in the unit of the question.
+func (n *Number) settle(field string, degrees bool) (err error) {
+	n.Node = symbolic.Radians(n.Node, degrees)
+	if n.Value, err = constant(n.Node); err != nil {
+		return problem.New("field", 0, 0, field, strings.TrimSuffix(err.Error(), "."))
+	}
+	return nil
+}
+
+// settleNumbers works out the fields that are numbers.
+func (q *Question) settleNumbers(degrees bool) error {
+	for _, f := range []struct {
+		name   string
+		number *Number
+	}{{"from", q.From}, {"to", q.To}, {"bottom", q.Bottom}, {"top", q.Top}, {"step", q.Step}, {"radius", q.Radius}} {
+		if f.number == nil {
+			continue
+		}
+		if err := f.number.settle(f.name, degrees); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // column is a list of numbers, or a formula for a coordinate.
@@ -82,8 +103,11 @@ func (c *column) UnmarshalJSON(data []byte) error {
 	}
 	var one json.Number
 	if json.Unmarshal(data, &one) == nil {
-		c.Text = one.String()
-		return nil
+		node, err := valueNode(data)
+		if err == nil {
+			c.Text = expr.Text(node)
+		}
+		return err
 	}
 	return json.Unmarshal(data, &c.Numbers)
 }
@@ -109,9 +133,19 @@ func unreadable(err error) *problem.Problem {
 		"bool": "true or false", "array": "a list", "object": "an object"}[strings.Fields(kind.Value)[0]])
 }
 
-// Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}.
-func Answer(line []byte) []byte {
+// byteOrderMark may stand in front of what some editors write.
+var byteOrderMark = []byte("\ufeff")
+
+// Answer answers one question in JSON, with its id echoed; a question that cannot be answered gives {"error": …}, and so
+// does one with which Parvix makes a mistake.
+func Answer(line []byte) (answer []byte) {
 	var q Question
+	line = bytes.TrimPrefix(line, byteOrderMark)
+	defer func() {
+		if mistake := recover(); mistake != nil {
+			answer = answerWith(q.ID, map[string]any{"error": Error{"Parvix made a mistake with this question.", 0}})
+		}
+	}()
 	fields := map[string]any{}
 	err := json.Unmarshal(line, &q)
 	if err != nil {
@@ -125,8 +159,13 @@ func Answer(line []byte) []byte {
 	} else if fields, err = q.answer(); err != nil {
 		fields = map[string]any{"error": q.describe(err)}
 	}
-	if len(q.ID) > 0 {
-		fields["id"] = q.ID
+	return answerWith(q.ID, fields)
+}
+
+// answerWith is an answer in JSON with the id of its question.
+func answerWith(id json.RawMessage, fields map[string]any) []byte {
+	if len(id) > 0 {
+		fields["id"] = id
 	}
 	data, err := json.Marshal(fields)
 	if err != nil {
@@ -156,6 +195,9 @@ func (q *Question) answer() (map[string]any, error) {
 	}
 	if unit != "" && unit != "radian" && unit != "degree" {
 		return nil, problem.New("field", 0, 0, "angleUnit", "“radian” or “degree”")
+	}
+	if err := q.settleNumbers(unit == "degree"); err != nil {
+		return nil, err
 	}
 	switch q.Ask {
 	case "value":
@@ -196,8 +238,13 @@ func valueNode(data []byte) (expr.Node, error) {
 		f, err := expr.Parse(text, nil)
 		return f.Node, err
 	}
+	// The size comes first: the exact form of 1e999999999 fills any memory.
+	size, err := strconv.ParseFloat(string(data), 64)
+	if err != nil || len(data) > 40 || size != 0 && math.Abs(size) < 1e-300 {
+		return nil, problem.New("number", 0, 0, string(data[:min(len(data), 40)]))
+	}
 	r, ok := new(big.Rat).SetString(string(data))
-	if !ok || len(data) > 40 {
+	if !ok || size == 0 && r.Sign() != 0 {
 		return nil, problem.New("number", 0, 0, string(data))
 	}
 	if r.Sign() < 0 {

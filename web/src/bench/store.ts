@@ -386,27 +386,13 @@ export const useBench = defineStore('bench', () => {
   /** Adds a scene after this one with what is in play, and goes on in it. */
   async function addScene(name: string) {
     const { values, steps } = await stateInPlay();
-    await change((copy) => {
-      const ids = new Set(copy.scenes.map((s) => s.id));
-      let n = copy.scenes.length + 1;
-      while (ids.has(`scene${n}`)) n++;
-      const here = copy.scenes[scene.value]!;
-      const added = {
-        ...structuredClone(here),
-        id: `scene${n}`,
-        name,
-        values: { ...here.values, ...values },
-        steps,
-      };
-      if (!Object.keys(steps).length) delete (added as { steps?: unknown }).steps;
-      copy.scenes.splice(scene.value + 1, 0, added);
-    });
+    await askEdit({ kind: 'addScene', scene: scene.value, text: name, values, steps });
     await goScene(scene.value + 1);
   }
 
   /** Takes a scene out. */
   async function removeScene(at: number) {
-    await change((copy) => copy.scenes.splice(at, 1));
+    await askEdit({ kind: 'removeScene', scene: at });
     await goScene(Math.min(at, scene.value));
   }
 

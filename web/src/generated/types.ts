@@ -69,6 +69,10 @@ export interface Document {
   shown: Shown[];
   said: Said[];
   scenes: Scene[];
+  /** Issued holds, for the letters of an id, the highest number behind them that was taken out: no id is used again. */
+  issued?: Record<string, number>;
+  /** Gone are names of functions that were deleted while something used them. */
+  gone?: string[];
 }
 
 /** Panel is one picture area of the stage. */
@@ -287,7 +291,7 @@ export interface Scene {
 // core/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -321,6 +325,10 @@ export interface Ask {
   window?: Window;
   /** Values are the parameters' values in play, for questions to the core that is not asked for frames. */
   values?: Record<string, number>;
+  /** Steps are the positions of transformations in steps that are in play. */
+  steps?: Record<string, number>;
+  /** Empty asks for a panel in which nothing appears. */
+  empty?: boolean;
   /** X and Y are a place on the panel in pixels. */
   x?: number;
   y?: number;

@@ -25,31 +25,13 @@ function show(isOpen: boolean) {
 /** Puts a panel beside this one, with the same picture or empty. */
 async function beside(empty: boolean) {
   open.value = false;
-  await bench.change((copy) => {
-    const before = copy.panels.map((p) => p.id);
-    if (empty) for (const s of copy.shown) s.panels = s.panels?.length ? s.panels : before;
-    const ids = new Set(copy.panels.map((p) => p.id));
-    let n = 1;
-    while (ids.has(`plane${n}`)) n++;
-    copy.panels.splice(props.index + 1, 0, {
-      ...structuredClone(copy.panels[props.index]!),
-      id: `plane${n}`,
-    });
-  });
+  await bench.askEdit({ kind: 'addPanel', panel: props.index, empty });
 }
 
 /** Takes the panel off; what appeared only in it appears in all. */
 async function remove() {
   open.value = false;
-  const { id } = props.panel;
-  await bench.change((copy) => {
-    copy.panels.splice(props.index, 1);
-    for (const s of copy.shown) {
-      s.panels = s.panels?.filter((p) => p !== id);
-      if (!s.panels?.length) delete s.panels;
-    }
-    for (const s of copy.said) if (s.panel === id) s.panel = copy.panels[0]!.id;
-  });
+  await bench.askEdit({ kind: 'removePanel', panel: props.index });
 }
 
 const link = () =>
