@@ -167,6 +167,11 @@ func (s *Sampler) examine(f *Function, in []float64, v View, places []breaks.Pla
 		}
 		h, height := math.Min(room/3, 1e-2*(v.Right-v.Left)), v.Top-v.Bottom
 		b := breakPoint{x: p.X, value: math.NaN(), left: f.approach(p.X, -h, in, height), right: f.approach(p.X, h, in, height)}
+		if p.Kind == breaks.Undefined && !(b.left.clean && b.right.clean) {
+			if sides, ok := f.limit(p.X, h, in); ok {
+				b.left, b.right = sides[0], sides[1]
+			}
+		}
 		if p.Kind != breaks.Undefined {
 			if b.value = f.atBreak(p.X, in); math.IsInf(b.value, 0) {
 				b.value = math.NaN() // too large to be drawn

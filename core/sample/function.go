@@ -29,6 +29,7 @@ type Function struct {
 	second func(over interval.I, in []float64) (value, slope interval.I)
 	// tooLong tells that the formula is too long for a second derivative.
 	tooLong bool
+	limits  limits
 	// Work is how many operations one value takes.
 	Work program.Point
 }
@@ -124,6 +125,7 @@ type side struct {
 	kind  sideKind
 	value float64 // the limit, for finite
 	size  float64 // of the largest value that was seen on the way
+	clean bool    // infinite: the values have grown all along, as next to a pole and not by rounding
 }
 
 type sideKind uint8
@@ -174,13 +176,23 @@ func judge(y []float64, height float64) side {
 		}
 	}
 	if math.IsInf(largest, 1) || largest > 1e6*(unit+math.Abs(y[0])) || growing >= steps-1 && math.Abs(y[n-1]-y[n-2]) > 1e-6*(unit+math.Abs(y[0])) {
-		return side{kind: infinite}
+		return side{kind: infinite, clean: grows(y)}
 	}
 	limit, doubt := extrapolate(y)
 	if doubt > 1e-6*(height+largest) {
 		return side{kind: restless}
 	}
-	return side{finite, limit, largest}
+	return side{kind: finite, value: limit, size: largest}
+}
+
+// grows tells whether the sizes grow from the first value to the last.
+func grows(y []float64) bool {
+	for k := 1; k < len(y); k++ {
+		if !(math.Abs(y[k]) > math.Abs(y[k-1])) {
+			return false
+		}
+	}
+	return true
 }
 
 // unitIn is what counts as 1 in a window of a height: less in one that shows less.
