@@ -306,12 +306,11 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 		return nil, err // a letter without a value, at its place
 	}
 	settled := exact.Settled(n)
-	p, err := program.Compile(settled, []string{"\x00"})
+	in := []float64{0}
+	v, err := widely(settled)
 	if err != nil {
 		return nil, err
 	}
-	in := []float64{0}
-	v := p.At(in)
 	closed, known := symbolic.Exact(n)
 	if symbolic.IsUndefined(closed) {
 		v = math.NaN()
@@ -334,13 +333,22 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 		}
 		answer["exact"] = expr.Text(closed)
 		// The exact form is rounded once and loses nothing to steps in between.
-		if p, err := program.Compile(closed, []string{"\x00"}); err == nil {
-			if w := p.At(in); w == w && !math.IsInf(w, 0) {
-				answer["value"] = jsonNumber(w)
-			}
+		if w, err := widely(closed); err == nil && w == w && !math.IsInf(w, 0) {
+			answer["value"] = jsonNumber(w)
 		}
 	}
 	return answer, nil
+}
+
+// widely is the value of a formula without letters, of which a part may be too large or too small for a float64.
+func widely(n expr.Node) (float64, error) {
+	v, err := constant(n)
+	if err == nil && (v == 0 || math.IsNaN(v) || math.IsInf(v, 0)) {
+		if wide, ok := program.Wide(n, []string{"\x00"}); ok {
+			v = wide([]float64{0})
+		}
+	}
+	return v, err
 }
 
 func isRational(v exact.Value) bool {

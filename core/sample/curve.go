@@ -379,7 +379,7 @@ func (s *Sampler) evaluate(f *Function, in []float64) {
 	s.xs = unique
 	s.ys = resize(s.ys, len(s.xs))
 	s.Spent += s.work * float64(len(s.xs))
-	s.machine.Run(f.program, s.ys, s.xs, in)
+	f.run(&s.machine, s.ys, s.xs, in)
 }
 
 // resize gives a slice of length n with any contents.
@@ -442,7 +442,7 @@ func (s *Sampler) probe(f *Function, in []float64, share float64) {
 	}
 	s.values = resize(s.values, len(s.mids))
 	s.Spent += s.work * float64(len(s.mids))
-	s.machine.Run(f.program, s.values, s.mids, in)
+	f.run(&s.machine, s.values, s.mids, in)
 }
 
 // halve cuts the steps that may bend at the share of their width, and their parts as long as these bend.

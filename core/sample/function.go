@@ -30,6 +30,8 @@ type Function struct {
 	// tooLong tells that the formula is too long for a second derivative.
 	tooLong bool
 	limits  limits
+	// wide gives values that overflow on the way; nil where none can.
+	wide program.Point
 	// Work is how many operations one value takes.
 	Work program.Point
 }
@@ -40,14 +42,32 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Function{program: p, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
+	wide, _ := program.Wide(n, inputs)
+	return &Function{program: p, wide: wide, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
 		Work: program.Work(n, inputs)}, nil
 }
 
 // At is the value at x, NaN where there is none; in[0] is overwritten.
 func (f *Function) At(x float64, in []float64) float64 {
 	in[0] = x
-	return f.program.At(in)
+	if y := f.program.At(in); y == y || f.wide == nil {
+		return y
+	}
+	return f.wide(in)
+}
+
+// run evaluates at many places.
+func (f *Function) run(m *program.Machine, ys, xs, in []float64) {
+	m.Run(f.program, ys, xs, in)
+	if f.wide == nil {
+		return
+	}
+	for i, y := range ys {
+		if y != y {
+			in[0] = xs[i]
+			ys[i] = f.wide(in)
+		}
+	}
 }
 
 // bend bounds |f″| over an interval where f has a bounded slope; +∞ where f may have a corner.

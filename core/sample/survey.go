@@ -89,7 +89,7 @@ func (s *Sampler) survey(f *Function, in []float64, v View) {
 func (s *Sampler) evaluateAgain(f *Function, in []float64) {
 	first, last := s.ys[0], s.ys[len(s.ys)-1]
 	s.ys = resize(s.ys, len(s.xs))
-	s.machine.Run(f.program, s.ys, s.xs, in)
+	f.run(&s.machine, s.ys, s.xs, in)
 	s.ys[0], s.ys[len(s.ys)-1] = first, last
 }
 
@@ -198,7 +198,7 @@ func (c *survey) seek(a, b, step float64) {
 // run evaluates the function at the even places.
 func (c *survey) run() {
 	c.evenY = resize(c.evenY, len(c.even))
-	c.machine.Run(c.f.program, c.evenY, c.even, c.in)
+	c.f.run(c.machine, c.evenY, c.even, c.in)
 }
 
 // near tells whether a function with this slope stays within hidden pixels of a chord over a step: the curve lies in
@@ -267,7 +267,7 @@ func (c *survey) band(a, b float64) bool {
 	for k := range tried {
 		c.at[k] = from + (to-from)*unequal[k]
 	}
-	c.machine.Run(c.f.program, c.values[:], c.at[:], c.in)
+	c.f.run(c.machine, c.values[:], c.at[:], c.in)
 	for _, y := range c.values {
 		if math.IsNaN(y) || math.IsInf(y, 0) {
 			continue
