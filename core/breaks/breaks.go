@@ -309,23 +309,27 @@ func (f *Finder) search(from, to float64, in []float64) *search {
 		if g.applies != nil && g.applies(in) == 0 {
 			continue
 		}
-		s.g = g
-		s.found, s.doubtful = s.found[:0], s.doubtful[:0]
-		// The part is continuous between the places of the parts inside it.
-		s.left = from
-		for _, p := range s.places {
-			if p.Kind != Corner {
-				s.right = p.X
-				s.isolate(s.left, s.right, 0)
-				s.left = p.X
-			}
-		}
-		s.right = to
-		s.isolate(s.left, s.right, 0)
-		s.settle()
+		s.look(g)
 		s.keep()
 	}
 	return s
+}
+
+// look finds the critical places of a guard, whose part is continuous between the places of the parts inside it.
+func (s *search) look(g *guard) {
+	s.g = g
+	s.found, s.doubtful = s.found[:0], s.doubtful[:0]
+	s.left = s.from
+	for _, p := range s.places {
+		if p.Kind != Corner {
+			s.right = p.X
+			s.isolate(s.left, s.right, 0)
+			s.left = p.X
+		}
+	}
+	s.right = s.to
+	s.isolate(s.left, s.right, 0)
+	s.settle()
 }
 
 type search struct {

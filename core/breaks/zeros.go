@@ -2,6 +2,7 @@ package breaks
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/expr"
 	"parvix/core/interval"
@@ -54,6 +55,50 @@ func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64)
 		d := f(at)
 		return d.v, d.d
 	}
+}
+
+// Roots finds where one formula with parameters is 0; it is made once a formula.
+type Roots struct {
+	breaks Finder
+	zero   guard
+}
+
+// NewRoots reads n, inlined and in radians; inputs as in program.Compile, the variable first.
+func NewRoots(n expr.Node, inputs []string) *Roots {
+	r := reader{inputs: inputs, duals: dualCompiler{program.Slots(inputs)}, f: &Finder{}}
+	r.read(n, nil)
+	roots := &Roots{breaks: *r.f}
+	r.f = &Finder{}
+	if r.add(n, nil, guard{kind: Corner, at: []float64{0}}); len(r.f.guards) > 0 {
+		roots.zero = r.f.guards[0]
+	}
+	return roots
+}
+
+// Find lists the places in [from, to] for the inputs in (in[0] is overwritten), each once and in order: where the sign
+// surely changes and where n touches 0 but for rounding. complete is false where that takes more than so many operations
+// of arithmetic; then some may be missing.
+func (r *Roots) Find(work, from, to float64, in []float64) (places []float64, complete bool) {
+	if r.zero.value == nil {
+		return nil, true // it does not vary
+	}
+	few := r.breaks
+	few.limits = drawing
+	few.limits.operations = work / stepWork
+	s := few.search(from, to, in)
+	s.look(&r.zero)
+	return slices.DeleteFunc(s.found, s.jumpsOver), s.complete
+}
+
+// jumpsOver tells that a place is a pole or a jump over 0.
+func (s *search) jumpsOver(x float64) bool {
+	for _, p := range s.places {
+		if p.Kind != Corner && math.Abs(p.X-x) <= 1e-9*(1+math.Abs(x)) {
+			v := s.at(x)
+			return !(math.Abs(v) <= 1e-9)
+		}
+	}
+	return false
 }
 
 // Zeros brackets where n is 0 in [from, to], on whose inside it must be smooth. complete is false when a place could not

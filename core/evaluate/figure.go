@@ -3,8 +3,11 @@ package evaluate
 import (
 	"math"
 
+	"parvix/core/breaks"
 	"parvix/core/document"
+	"parvix/core/expr"
 	"parvix/core/problem"
+	"parvix/core/symbolic"
 )
 
 // Figure is a piece of geometry in play.
@@ -15,7 +18,8 @@ type Figure struct {
 	// First and Second are the functions of an intersection.
 	First, Second *Function
 
-	x, y, slope *Expression // of a tangent or a normal
+	meet        *breaks.Roots // of the difference of both
+	x, y, slope *Expression   // of a tangent or a normal
 }
 
 // loadFigures understands the pieces of geometry, once all points are known.
@@ -57,6 +61,10 @@ func (d *Demonstration) loadFigure(e *document.Shown) *Figure {
 				return nil
 			}
 		}
+		variable := f.First.Stated.Variables[0]
+		second := symbolic.Substitute(f.Second.Inlined, map[string]expr.Node{f.Second.Stated.Variables[0]: &expr.Name{Name: variable}})
+		d.Counters.Compiles++
+		f.meet = breaks.NewRoots(&expr.Binary{Op: expr.Sub, L: f.First.Inlined, R: second}, append([]string{variable}, d.inputs[1:]...))
 	}
 	return f
 }
@@ -100,77 +108,19 @@ func (f *Figure) Line(d *Demonstration) (x, y, slope float64, defined bool) {
 	return x, y, slope, !math.IsNaN(x+y) && !math.IsInf(x+y, 0) && slope == slope
 }
 
-// crossingSteps is how finely a window is looked through for intersections.
-const crossingSteps = 400
+// crossingWork bounds the search for intersections, in operations of arithmetic.
+const crossingWork = 1e6
 
-// Crossings are the places between left and right where both functions have the same value: each change of the sign of
-// their difference, and each touch on the way, closed in by halving. Poles and jumps, where it does not become small, are
-// none.
+// Crossings are the places between left and right where both functions have the same value, crossing or touching: all of
+// them, but for functions that meet more often than can be shown.
 func (f *Figure) Crossings(d *Demonstration, left, right float64) (places [][2]float64) {
-	difference := func(x float64) float64 { return f.First.Curve.At(x, d.in) - f.Second.Curve.At(x, d.in) }
-	meet := func(x float64) { places = append(places, [2]float64{x, f.First.Curve.At(x, d.in)}) }
-	step := (right - left) / crossingSteps
-	before, was := math.NaN(), difference(left)
-	for k := 1; k <= crossingSteps && len(places) < MaxCrossings; k++ {
-		x := left + float64(k)*step
-		now := difference(x)
-		largest := math.Max(1, math.Max(math.Abs(was), math.Abs(now)))
-		switch {
-		case was == 0:
-			meet(x - step)
-		case was*now < 0:
-			if at := crossing(difference, was, x-step, x); math.Abs(difference(at)) <= 1e-6*largest {
-				meet(at)
-			}
-		case mayTouch(before, was, now):
-			at := nearest(difference, x-2*step, x)
-			if math.Abs(difference(at)) <= touching*math.Max(largest, math.Abs(f.First.Curve.At(at, d.in))) {
-				meet(at)
-			}
+	found, _ := f.meet.Find(crossingWork, left, right, d.in)
+	for _, x := range found {
+		if y := f.First.Curve.At(x, d.in); y == y && len(places) < MaxCrossings {
+			places = append(places, [2]float64{x, y})
 		}
-		before, was = was, now
 	}
 	return places
-}
-
-// crossing halves for the place between low, where f has the sign of was, and high, where it has the other one.
-func crossing(f func(float64) float64, was, low, high float64) float64 {
-	for range 60 {
-		middle := (low + high) / 2
-		if f(middle)*was > 0 {
-			low = middle
-		} else {
-			high = middle
-		}
-	}
-	return (low + high) / 2
-}
-
-// touching is how near two curves come where they touch, as floats go.
-const touching = 1e-12
-
-// mayTouch tells that of three values of one sign, a step apart, the middle one is the smallest, and that the parabola through
-// them comes close to 0 between.
-func mayTouch(before, middle, after float64) bool {
-	if !(before*middle > 0 && middle*after > 0 && math.Abs(middle) <= math.Abs(before) && math.Abs(middle) <= math.Abs(after)) {
-		return false
-	}
-	bend := before - 2*middle + after
-	lowest := middle - (after-before)*(after-before)/(8*bend)
-	return bend != 0 && math.Abs(lowest) <= 0.3*math.Max(math.Abs(before), math.Abs(after))
-}
-
-// nearest closes in on the place between low and high where |f| is least, keeping two thirds each time.
-func nearest(f func(float64) float64, low, high float64) float64 {
-	for range 80 {
-		a, b := low+(high-low)/3, high-(high-low)/3
-		if math.Abs(f(a)) < math.Abs(f(b)) {
-			high = b
-		} else {
-			low = a
-		}
-	}
-	return (low + high) / 2
 }
 
 // MaxCrossings bounds the intersections that are shown.
