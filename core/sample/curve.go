@@ -266,7 +266,32 @@ func (s *Sampler) piece(f *Function, in []float64, v View, from, to breakPoint) 
 	s.survey(f, in, v)
 	s.bandsNow = bands(s.columns[before:], v.Width/(v.Right-v.Left))
 	s.refine(f, in, v)
+	if from.isGap() || to.isGap() {
+		s.leaveDoubtfulOut(f, in, v)
+	}
 	s.emit(v)
+}
+
+// isGap tells of a place without a value that the function comes to a limit at: beside it digits may cancel.
+func (b *breakPoint) isGap() bool {
+	return b.value != b.value && (b.left.kind == finite || b.right.kind == finite)
+}
+
+// doubtful is how far rounding may take a point that is kept, in pixels.
+const doubtful = 0.3
+
+// leaveDoubtfulOut takes the points out that rounding has moved, but for the ends, which are limits.
+func (s *Sampler) leaveDoubtfulOut(f *Function, in []float64, v View) {
+	sy := v.Height / (v.Top - v.Bottom)
+	kept := s.next[:0]
+	for i, p := range s.next {
+		in[0] = p.X
+		if _, doubt := f.rounding(in); i > 0 && i+1 < len(s.next) && doubt*sy > doubtful {
+			continue
+		}
+		kept = append(kept, p)
+	}
+	s.next = kept
 }
 
 // leave adds the places next to the left end of a piece: the end itself where the function has a limit, else a

@@ -30,6 +30,8 @@ type Function struct {
 	// tooLong tells that the formula is too long for a second derivative.
 	tooLong bool
 	limits  limits
+	// rounding gives values with their doubt.
+	rounding program.Rounded
 	// wide gives values that overflow on the way; nil where none can.
 	wide program.Point
 	// Work is how many operations one value takes.
@@ -43,7 +45,11 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 		return nil, err
 	}
 	wide, _ := program.Wide(n, inputs)
-	return &Function{program: p, wide: wide, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
+	rounding, err := program.Rounding(n, inputs)
+	if err != nil {
+		return nil, err
+	}
+	return &Function{rounding: rounding, program: p, wide: wide, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
 		Work: program.Work(n, inputs)}, nil
 }
 
@@ -165,18 +171,28 @@ const approachSteps = 13
 func (f *Function) approach(c, h float64, in []float64, height float64) side {
 	var y [approachSteps]float64
 	for k := range y {
-		y[k] = f.At(c+h, in)
-		if math.IsNaN(y[k]) {
+		in[0] = c + h
+		value, doubt := f.rounding(in)
+		if value != value {
+			value = f.At(c+h, in)
+		}
+		if y[k] = value; value != value {
 			if k < 4 {
 				return side{kind: absent}
 			}
 			// Too near to tell x from c: what was seen so far decides.
 			return judge(y[:k], height)
 		}
+		if k >= leastSeen && doubt > trusted*(math.Abs(value)+height) {
+			return judge(y[:k], height)
+		}
 		h /= 4
 	}
 	return judge(y[:], height)
 }
+
+// A value counts that rounding has not spoiled by more than a share of it and of the window; a few are looked at in any case.
+const trusted, leastSeen = 1e-6, 5
 
 // judge reads the behaviour off the values of an approach. A limit that it cannot tell to a millionth of the values and of the
 // window counts as none.
