@@ -4,6 +4,7 @@ import (
 	"math"
 	"math/big"
 
+	"parvix/core/document"
 	"parvix/core/expr"
 	"parvix/core/found"
 	"parvix/core/symbolic"
@@ -74,6 +75,9 @@ func (d *Demonstration) FoundOf(f *Function) (last *found.Found, current bool) {
 // being computed; then those of the closed forms stand in, or none.
 func (d *Demonstration) ShownPoints(s *Shown, left, right float64) (points []found.Point, current bool) {
 	last, current := d.FoundOf(s.Curve)
+	if current && s.Entry.Finding == document.YIntercept {
+		return last.Points[s.Entry.Finding], true // of a wave too there is one
+	}
 	if current {
 		return repeated(last.Points[s.Entry.Finding], last.Period, left, right), true
 	}

@@ -44,6 +44,17 @@ func TestFindingsWithAClosedFormMoveInTheSameFrame(t *testing.T) {
 	assert.InDelta(t, 5, max(points[0].X, points[1].X), 1e-12)
 }
 
+func TestAWaveHasOneYIntercept(t *testing.T) {
+	e, at := finding(t, "3 sin x + 2", document.YIntercept, nil)
+	f := e.Functions[0]
+	point := found.Point{X: 0, Y: 2}
+	e.PutFound(&found.Found{Function: "f", Formula: f.Meaning, Period: 6.283185307179586,
+		Points: map[document.Finding][]found.Point{document.YIntercept: {point}}})
+	points, current := e.ShownPoints(at, -20, 20)
+	assert.True(t, current)
+	assert.Equal(t, []found.Point{point}, points)
+}
+
 // tan(b x) has its poles at odd multiples of π/(2b) (DLMF 4.15).
 func TestPolesOfAWaveMoveWithItsDial(t *testing.T) {
 	e, poles := finding(t, "tan(b x)", document.VerticalAsymptotes, map[string]float64{"b": 2})

@@ -121,8 +121,11 @@ func (d *Demonstration) GoScene(share float64) {
 	}
 }
 
-// StartingValues puts the scene's values and the positions of transformations back.
+// StartingValues puts the scene's values, its windows and the positions of transformations back.
 func (d *Demonstration) StartingValues() {
+	for k := range d.windows {
+		d.windows[k] = d.scene().WindowOf(&d.Document.Panels[k])
+	}
 	for i, p := range d.Parameters {
 		if v, ok := d.scene().Values[p.Stated.Name]; ok {
 			d.Set(i, v)

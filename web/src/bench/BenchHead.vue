@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The head: way back to the shelf, title, saved state, undo and redo, export, present.
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
 
@@ -45,6 +46,11 @@ const fileName = () =>
 function exportFile() {
   download(`${fileName()}.parvix.json`, 'application/json', `${JSON.stringify(bench.document, null, 2)}\n`);
 }
+
+const exports: Action[] = [
+  { key: 'file', words: 'Demonstration as a file (JSON)', act: exportFile },
+  { key: 'picture', words: 'Picture (SVG)', act: () => void exportPicture() },
+];
 
 async function exportPicture() {
   const size = bench.frames.panels[0] ?? { width: 960, height: 600 };
@@ -115,15 +121,9 @@ async function exportPicture() {
       >
         ↷
       </button>
-      <a-dropdown :trigger="['click']" placement="bottomRight">
-        <button class="plain" :disabled="!bench.document">Export</button>
-        <template #overlay>
-          <a-menu>
-            <a-menu-item key="file" @click="exportFile">Demonstration as a file (JSON)</a-menu-item>
-            <a-menu-item key="picture" @click="exportPicture">Picture (SVG)</a-menu-item>
-          </a-menu>
-        </template>
-      </a-dropdown>
+      <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
+        >Export</ActionMenu
+      >
       <button class="brass" :disabled="!bench.document" @click="emit('present', true)">Present</button>
     </template>
     <button v-else class="plain" @click="emit('present', false)">Back to the bench</button>
@@ -201,6 +201,7 @@ input.title {
 }
 .icon,
 .plain,
+:deep(.plain),
 .brass {
   flex: none;
   min-height: 34px;

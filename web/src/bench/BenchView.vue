@@ -165,6 +165,7 @@ onBeforeUnmount(() => {
     'head head' auto
     'ribbon folio' auto
     'stage folio' minmax(0, 1fr)
+    'under folio' auto
     'deck deck' auto / minmax(0, 1fr) var(--folio-width);
   background: var(--paper);
 }

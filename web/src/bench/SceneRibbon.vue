@@ -2,6 +2,7 @@
 // The row of scenes; the angle unit and the starting values are always at its right end.
 import { computed, ref } from 'vue';
 import EditInPlace from '../deck/EditInPlace.vue';
+import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import { useBench } from './store';
 
 defineProps<{ folio: boolean }>();
@@ -9,7 +10,7 @@ const emit = defineEmits<{ folio: [open: boolean] }>();
 const bench = useBench();
 
 const scenes = computed(() => bench.document?.scenes ?? []);
-const moved = computed(() => bench.texts?.moved ?? false);
+const moved = computed(() => (bench.texts?.moved ?? false) || bench.windowsMoved.size > 0);
 const traces = computed(() => bench.document?.shown.some((s) => s.kind === 'trace' && !bench.isHidden(s.id)));
 const degrees = computed(() => bench.document?.angleUnit === 'degree');
 
@@ -22,24 +23,29 @@ async function drop(at: number) {
   if (from >= 0 && from !== at) await bench.moveScene(from, at);
 }
 
-const actions = (index: number) => [
+const actions = (index: number): Action[] => [
   {
     key: 'add',
     words: 'Add a scene with what is in play',
-    act: () => bench.addScene(`Scene ${scenes.value.length + 1}`),
+    act: () => void bench.addScene(`Scene ${scenes.value.length + 1}`),
     off: false,
   },
-  { key: 'left', words: 'Move to the left', act: () => bench.moveScene(index, index - 1), off: index === 0 },
+  {
+    key: 'left',
+    words: 'Move to the left',
+    act: () => void bench.moveScene(index, index - 1),
+    off: index === 0,
+  },
   {
     key: 'right',
     words: 'Move to the right',
-    act: () => bench.moveScene(index, index + 1),
+    act: () => void bench.moveScene(index, index + 1),
     off: index === scenes.value.length - 1,
   },
   {
     key: 'remove',
     words: 'Take this scene out',
-    act: () => bench.removeScene(index),
+    act: () => void bench.removeScene(index),
     off: scenes.value.length < 2,
   },
 ];
@@ -92,16 +98,14 @@ function turnUnit() {
           <i class="dot" title="The values in play differ from the scene's" />
           <button class="chip" @click="bench.keepValues()">keep these values</button>
         </template>
-        <a-dropdown v-if="index === bench.scene" :trigger="['click']">
-          <button class="chip dots" :aria-label="`What to do with scene ${index + 1}`">⋯</button>
-          <template #overlay>
-            <a-menu>
-              <a-menu-item v-for="a in actions(index)" :key="a.key" :disabled="a.off" @click="a.act">
-                {{ a.words }}
-              </a-menu-item>
-            </a-menu>
-          </template>
-        </a-dropdown>
+        <ActionMenu
+          v-if="index === bench.scene"
+          class="chip dots"
+          :label="`What to do with scene ${index + 1}`"
+          :actions="actions(index)"
+        >
+          ⋯
+        </ActionMenu>
       </li>
       <li>
         <button
@@ -196,7 +200,7 @@ li {
     display: none;
   }
 }
-.dots {
+:deep(.dots) {
   padding: 4px 8px;
 }
 li :deep(.bare) {

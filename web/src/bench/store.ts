@@ -361,10 +361,13 @@ export const useBench = defineStore('bench', () => {
     await end();
   }
 
-  /** Puts every dial and transformation back to where the scene has it. */
-  function startingValues() {
+  /** Puts every dial, transformation and window back to where the scene has it. */
+  async function startingValues() {
     sweeps.stopAll();
-    void moveByHand(['startingValues']);
+    // The core must know the windows that were kept since it last loaded the scenes.
+    if (windowsKept) await follow();
+    windowsMoved.value = new Set();
+    await moveByHand(['startingValues']);
   }
 
   /** What is in play, as a scene keeps it. */
@@ -376,11 +379,18 @@ export const useBench = defineStore('bench', () => {
   /** Writes what is in play into the scene. */
   async function keepValues() {
     const { values, steps } = await stateInPlay();
+    const windows = await Promise.all([...windowsMoved.value].map(windowInPlay));
+    const panels = [...windowsMoved.value];
     await change((copy) => {
       const kept = copy.scenes[scene.value]!;
       Object.assign(kept.values, values);
       if (Object.keys(steps).length) kept.steps = steps;
+      panels.forEach((panel, i) => {
+        const window = windows[i];
+        if (window) putWindow(copy, panel, window);
+      });
     });
+    windowsMoved.value = new Set();
   }
 
   /** Adds a scene after this one with what is in play, and goes on in it. */
@@ -427,6 +437,7 @@ export const useBench = defineStore('bench', () => {
     // The core must know the windows that were kept since it last loaded the scenes.
     if (windowsKept) await follow();
     scene.value = at;
+    windowsMoved.value = new Set();
     turned.value.clear();
     let ended = false;
     gliding.value = true;
@@ -508,11 +519,18 @@ export const useBench = defineStore('bench', () => {
     }
   }
 
+  /** The panels whose windows were moved while presenting: they stay in play and are kept only when that is asked for. */
+  const windowsMoved = ref(new Set<number>());
+  const windowInPlay = async (panel: number) =>
+    (await askInPlay({ kind: 'window', panel, ...frames.panels[panel] })).window;
+
   /** Takes the window in play over into the document. */
   async function keepWindow(panel: number) {
-    if (presenting.value) return;
-    const size = frames.panels[panel];
-    const { window } = await askInPlay({ kind: 'window', panel, ...size });
+    if (presenting.value) {
+      windowsMoved.value = new Set([...windowsMoved.value, panel]);
+      return;
+    }
+    const window = await windowInPlay(panel);
     if (!window) return;
     await inLine(async () => {
       const before = await now();
@@ -581,6 +599,7 @@ export const useBench = defineStore('bench', () => {
     formulas,
     fractions,
     trouble,
+    windowsMoved,
     generation,
     tryAgain,
     editing,

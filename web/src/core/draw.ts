@@ -50,6 +50,9 @@ export function clear(
     pen.fillRect(0, 0, width, height);
   } else {
     pen.clearRect(0, 0, width, height);
+    // A canvas on which nothing is drawn after it was cleared may keep its last picture on the screen; this cannot be seen.
+    pen.fillStyle = '#00000001';
+    pen.fillRect(0, 0, 1, 1);
   }
 }
 

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { DialView, Stated, SweepWay } from '../generated/types';
+import Sheet from '../shared/Sheet.vue';
 import MathText from '../shared/MathText.vue';
 import DialBar from './DialBar.vue';
 import DialNumber from './DialNumber.vue';
@@ -78,11 +79,13 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
         <span class="equals">=</span>
         <DialNumber v-model:typing="typing" :index="index" :name="name" />
       </div>
-      <a-popover trigger="click" placement="top">
-        <button class="quiet way">
-          <span class="only-spoken">How {{ name }} sweeps: {{ wayWords.words }},</span>
-          {{ wayWords.sign }} {{ sweep.seconds }}&nbsp;s
-        </button>
+      <Sheet :label="`How ${name} sweeps`" placement="top">
+        <template #default="{ open }">
+          <button class="quiet way" aria-haspopup="dialog" :aria-expanded="open">
+            <span class="only-spoken">How {{ name }} sweeps: {{ wayWords.words }},</span>
+            {{ wayWords.sign }} {{ sweep.seconds }}&nbsp;s
+          </button>
+        </template>
         <template #content>
           <a-radio-group :value="sweep.way" class="ways" @change="setSweep({ way: $event.target.value })">
             <a-radio v-for="w in ways" :key="w.way" :value="w.way">{{ w.words }}</a-radio>
@@ -97,7 +100,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
             />
           </label>
         </template>
-      </a-popover>
+      </Sheet>
       <button
         class="key sweep"
         :aria-pressed="running"

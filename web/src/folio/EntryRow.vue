@@ -2,12 +2,7 @@
 // An entry of the folio: what it says, and a menu of what can be done with it.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
-
-export interface Action {
-  key: string;
-  words: string;
-  act: () => void;
-}
+import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 
 const props = defineProps<{ id: string; name: string; actions?: Action[] }>();
 const bench = useBench();
@@ -51,16 +46,12 @@ function key(e: KeyboardEvent) {
           Make {{ bench.loaded.missing.map((m) => m.name).join(', ') }}
           {{ bench.loaded.missing.length > 1 ? 'dials' : 'a dial' }}
         </button>
+        <button v-if="problem.code === 'gone' && bench.history.canUndo" class="link" @click="bench.undo">
+          Undo the last change
+        </button>
       </p>
     </div>
-    <a-dropdown :trigger="['click']" placement="bottomRight">
-      <button class="more" :aria-label="`What to do with ${name}`">⋯</button>
-      <template #overlay>
-        <a-menu>
-          <a-menu-item v-for="a in common" :key="a.key" @click="a.act">{{ a.words }}</a-menu-item>
-        </a-menu>
-      </template>
-    </a-dropdown>
+    <ActionMenu class="more" :label="`What to do with ${name}`" :actions="common">⋯</ActionMenu>
   </li>
 </template>
 
@@ -93,6 +84,7 @@ function key(e: KeyboardEvent) {
 .says:hover {
   background: var(--paper);
 }
+:deep(.more),
 .more {
   flex: none;
   width: 30px;
@@ -105,8 +97,8 @@ function key(e: KeyboardEvent) {
   line-height: 1;
   cursor: pointer;
 }
-.more:hover,
-.more:focus-visible {
+:deep(.more:hover),
+:deep(.more:focus-visible) {
   background: var(--paper);
 }
 </style>

@@ -5,7 +5,8 @@ import { useBench } from '../bench/store';
 import type { CirclePiece, Figure, Shown, ShownKind } from '../generated/types';
 import Pieces from '../shared/Pieces.vue';
 import CircleFindings from './CircleFindings.vue';
-import EntryRow, { type Action } from './EntryRow.vue';
+import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
+import EntryRow from './EntryRow.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
 import TrajectoryFindings from './TrajectoryFindings.vue';
@@ -56,6 +57,15 @@ const kinds = computed<{ kind: Wanted; words: string; waits: string }[]>(() => [
   },
   { kind: 'trace', words: 'the trace of a point', waits: hasPoints.value ? '' : 'show a point first' },
 ]);
+
+const additions = computed<Action[]>(() =>
+  kinds.value.map(({ kind, words, waits }) => ({
+    key: kind,
+    words: waits ? `${words} (${waits})` : words,
+    off: waits !== '',
+    act: () => void add(kind),
+  })),
+);
 
 /** What is new goes where nothing is yet, else everywhere. */
 function emptyPanels(): string[] | undefined {
@@ -215,18 +225,7 @@ async function clearTrace(e: Shown) {
 <template>
   <section aria-label="Shown">
     <PartHead title="Shown" add="">
-      <a-dropdown :trigger="['click']">
-        <button class="plus" aria-label="Show something on the stage" title="Show something on the stage">
-          +
-        </button>
-        <template #overlay>
-          <a-menu>
-            <a-menu-item v-for="k in kinds" :key="k.kind" :disabled="!!k.waits" @click="add(k.kind)">
-              {{ k.words }}<template v-if="k.waits"> ({{ k.waits }})</template>
-            </a-menu-item>
-          </a-menu>
-        </template>
-      </a-dropdown>
+      <ActionMenu class="plus" label="Show something on the stage" :actions="additions">+</ActionMenu>
     </PartHead>
     <ul>
       <template v-for="{ entry, sentence } in rows" :key="entry.id">

@@ -8,6 +8,7 @@ import { usePerson } from '../api/person';
 import type { Entry } from '../generated/types';
 import { outbox } from '../saving/outbox';
 import { newId } from '../saving/windows';
+import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import Wordmark from '../shared/Wordmark.vue';
 
 const people = usePerson();
@@ -150,6 +151,13 @@ async function leave() {
   });
 }
 
+const actions = (e: Entry): Action[] => [
+  { key: 'rename', words: 'Rename', act: () => beginRename(e) },
+  { key: 'copy', words: 'Copy', act: () => void copy(e) },
+  { key: 'file', words: 'Export as a file', download: api.fileAddress(e.id) },
+  { key: 'delete', words: 'Delete', act: () => void remove(e) },
+];
+
 const when = (date: string) =>
   new Date(date).toLocaleDateString([], { day: 'numeric', month: 'long', year: 'numeric' });
 </script>
@@ -205,19 +213,9 @@ const when = (date: string) =>
             <RouterLink v-else :to="{ name: 'bench', params: { id: e.id } }" class="title">{{
               e.title
             }}</RouterLink>
-            <a-dropdown :trigger="['click']" placement="bottomRight">
-              <button class="more" :aria-label="`What to do with ${e.title}`">⋯</button>
-              <template #overlay>
-                <a-menu>
-                  <a-menu-item key="rename" @click="beginRename(e)">Rename</a-menu-item>
-                  <a-menu-item key="copy" @click="copy(e)">Copy</a-menu-item>
-                  <a-menu-item key="file"
-                    ><a :href="api.fileAddress(e.id)" download>Export as a file</a></a-menu-item
-                  >
-                  <a-menu-item key="delete" @click="remove(e)">Delete</a-menu-item>
-                </a-menu>
-              </template>
-            </a-dropdown>
+            <ActionMenu class="more" :label="`What to do with ${e.title}`" :actions="actions(e)"
+              >⋯</ActionMenu
+            >
           </div>
           <p class="when">
             changed {{ when(e.changedAt) }}
@@ -361,7 +359,7 @@ input.title {
   padding: 2px 6px;
   background: var(--sheet);
 }
-.more {
+:deep(.more) {
   width: 36px;
   height: 36px;
   border: 0;
@@ -371,7 +369,7 @@ input.title {
   color: var(--muted);
   cursor: pointer;
 }
-.more:hover {
+:deep(.more:hover) {
   background: var(--paper);
 }
 .when {

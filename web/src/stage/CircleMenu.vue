@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is shown of a circle, beside the six ratios: built up one idea at a time.
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { useBench } from '../bench/store';
 import type { CirclePiece, Panel, RestOfGraph } from '../generated/types';
 import Choice from '../shared/Choice.vue';
@@ -8,7 +8,6 @@ import { rests } from '../shared/rests';
 
 const props = defineProps<{ panel: Panel }>();
 const bench = useBench();
-const open = ref(false);
 
 const circle = computed(() =>
   bench.document?.shown.find(
@@ -57,8 +56,10 @@ const turnRest = (value = 'faint') =>
 </script>
 
 <template>
-  <a-popover v-if="circle" v-model:open="open" trigger="click" placement="bottomLeft">
-    <button class="chip" :aria-expanded="open">circle …</button>
+  <Sheet v-if="circle" label="What is shown of the circle">
+    <template #default="{ open }">
+      <button class="chip" aria-haspopup="dialog" :aria-expanded="open">circle …</button>
+    </template>
     <template #content>
       <div class="circle-menu">
         <label v-for="p in plain" :key="p.piece">
@@ -102,7 +103,7 @@ const turnRest = (value = 'faint') =>
         </label>
       </div>
     </template>
-  </a-popover>
+  </Sheet>
 </template>
 
 <style scoped>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // A panel's own controls: small chips in its corner that come with hover, focus or touch.
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { Panel, TickStyle, Window } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import Sheet from '../shared/Sheet.vue';
 import CircleMenu from './CircleMenu.vue';
 import PanelMenu from './PanelMenu.vue';
 
@@ -11,7 +12,7 @@ const props = defineProps<{ panel: Panel; index: number }>();
 const emit = defineEmits<{ fit: []; read: [] }>();
 const bench = useBench();
 
-const open = ref(false);
+const sheet = useTemplateRef<InstanceType<typeof Sheet>>('sheet');
 const ends = ref({ left: '', right: '', bottom: '', top: '' });
 const problem = ref<{ field: string; message: string }>();
 
@@ -31,9 +32,7 @@ const shownFields = computed(() => (props.panel.equalScales ? fields.slice(0, 2)
 const change = (fields: Partial<Panel>) =>
   bench.change((copy) => Object.assign(copy.panels[props.index]!, fields));
 
-async function show(isOpen: boolean) {
-  open.value = isOpen;
-  if (!isOpen) return;
+async function show() {
   problem.value = undefined;
   const { window } = await bench.askInPlay({
     kind: 'window',
@@ -65,7 +64,7 @@ async function apply() {
   const size = bench.frames.panels[props.index]!;
   const typed = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
   await bench.change((copy) => bench.putWindow(copy, props.index, typed.window ?? window));
-  open.value = false;
+  sheet.value?.hide();
 }
 </script>
 
@@ -85,8 +84,10 @@ async function apply() {
     </button>
     <CircleMenu v-if="panel.kind === 'circle'" :panel="panel" />
     <PanelMenu v-else :panel="panel" :index="index" />
-    <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
-      <button class="chip" :aria-expanded="open">window …</button>
+    <Sheet ref="sheet" label="Window" @opened="show">
+      <template #default="{ open }">
+        <button class="chip" aria-haspopup="dialog" :aria-expanded="open">window …</button>
+      </template>
       <template #content>
         <form class="window-form" @submit.prevent="apply">
           <div class="ends">
@@ -143,7 +144,7 @@ async function apply() {
           </label>
         </form>
       </template>
-    </a-popover>
+    </Sheet>
   </div>
 </template>
 

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // Panels beside each other: put one beside, take one off, link their windows, give one values of its own.
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { Panel } from '../generated/types';
+import Sheet from '../shared/Sheet.vue';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const bench = useBench();
-const open = ref(false);
+const sheet = useTemplateRef<InstanceType<typeof Sheet>>('sheet');
+const close = () => sheet.value?.hide();
 const typed = ref<Record<string, string>>({});
 const problem = ref('');
 
@@ -14,8 +16,7 @@ const most = 4;
 const panels = computed(() => bench.document?.panels ?? []);
 const parameters = computed(() => (bench.document?.stated ?? []).filter((s) => s.kind === 'parameter'));
 
-function show(isOpen: boolean) {
-  open.value = isOpen;
+function show() {
   problem.value = '';
   typed.value = Object.fromEntries(
     Object.entries(props.panel.values ?? {}).map(([name, v]) => [name, String(v)]),
@@ -24,13 +25,13 @@ function show(isOpen: boolean) {
 
 /** Puts a panel beside this one, with the same picture or empty. */
 async function beside(empty: boolean) {
-  open.value = false;
+  close();
   await bench.askEdit({ kind: 'addPanel', panel: props.index, empty });
 }
 
 /** Takes the panel off; what appeared only in it appears in all. */
 async function remove() {
-  open.value = false;
+  close();
   await bench.askEdit({ kind: 'removePanel', panel: props.index });
 }
 
@@ -54,7 +55,7 @@ async function apply() {
     values[name] = answer.number ?? 0;
   }
   problem.value = '';
-  open.value = false;
+  close();
   await bench.change((copy) => {
     const panel = copy.panels[props.index]!;
     if (Object.keys(values).length) panel.values = values;
@@ -64,8 +65,10 @@ async function apply() {
 </script>
 
 <template>
-  <a-popover :open="open" trigger="click" placement="bottomLeft" @update:open="show">
-    <button class="chip" :aria-expanded="open">panels …</button>
+  <Sheet ref="sheet" label="Panels" @opened="show">
+    <template #default="{ open }">
+      <button class="chip" aria-haspopup="dialog" :aria-expanded="open">panels …</button>
+    </template>
     <template #content>
       <div class="panel-menu">
         <a-button block :disabled="panels.length >= most" @click="beside(false)">
@@ -96,7 +99,7 @@ async function apply() {
         </form>
       </div>
     </template>
-  </a-popover>
+  </Sheet>
 </template>
 
 <style scoped>

@@ -1,20 +1,25 @@
 <script setup lang="ts">
-// On a phone the texts of the panels stand under the stage, where they cover nothing.
+// On a phone the texts of the panels stand under the stage, where they cover nothing. While presenting the texts that stand
+// beside the stage on the bench are read here.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
 import LiveText from '../folio/LiveText.vue';
 
 const bench = useBench();
-const places = computed(() =>
-  (bench.document?.said ?? []).flatMap((said, place) =>
-    said.panel && bench.isSeen(said.id) ? [{ id: said.id, place }] : [],
+const seen = computed(() =>
+  (bench.document?.said ?? []).flatMap(({ id, panel }, place) =>
+    bench.isSeen(id) ? [{ id, place, onPanel: !!panel }] : [],
   ),
 );
+const places = computed(() => seen.value.filter(({ onPanel }) => onPanel || bench.presenting));
+const beside = computed(() => bench.presenting && seen.value.some(({ onPanel }) => !onPanel));
 </script>
 
 <template>
-  <div v-if="places.length" class="under">
-    <p v-for="{ id, place } in places" :key="id"><LiveText :place="place" /></p>
+  <div v-if="places.length" class="under" :class="{ beside }">
+    <p v-for="{ id, place, onPanel } in places" :key="id" :class="{ 'on-panel': onPanel }">
+      <LiveText :place="place" />
+    </p>
   </div>
 </template>
 
@@ -26,13 +31,31 @@ const places = computed(() =>
   border-top: 1px solid var(--hairline);
   font-size: 17px;
 }
+.under.beside {
+  grid-area: under;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 2px 32px;
+  max-height: 24vh;
+  overflow-y: auto;
+  font-size: calc(17px * var(--type));
+}
+.on-panel {
+  display: none;
+}
 p {
   margin: 0 0 6px;
 }
 @media (max-width: 760px) {
-  .under {
+  .under,
+  .under.beside {
     display: block;
     grid-area: under;
+    max-height: none;
+    font-size: 17px;
+  }
+  .on-panel {
+    display: block;
   }
 }
 </style>
