@@ -62,7 +62,7 @@ function key(e: KeyboardEvent) {
   else if (e.key === '?') keysOpen.value = !keysOpen.value;
   else if (!command && e.key.toLowerCase() === 'h') bench.sweeps.stopAll();
   else if (!command && e.key.toLowerCase() === 'p') pointing.value = !pointing.value;
-  else if (!command && e.key.toLowerCase() === 's') bench.startingValues();
+  else if (!command && e.key.toLowerCase() === 's') void bench.startingValues();
   else if (e.key === 'PageDown') void bench.goScene(bench.scene + 1);
   else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;

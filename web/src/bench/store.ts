@@ -91,7 +91,7 @@ export const useBench = defineStore('bench', () => {
     const words = answer.pictures[0]?.texts;
     if (words) texts.value = words;
     followFormulas();
-    answer.ended.forEach(sweeps.stop);
+    answer.ended.forEach((dial) => sweeps.stop(dial));
     void findings.follow();
     await nextTick();
   }
@@ -108,7 +108,7 @@ export const useBench = defineStore('bench', () => {
 
   // One edit after the other, each on what the one before left.
   let line: Promise<unknown> = Promise.resolve();
-  function inLine<T>(task: () => Promise<T>): Promise<T> {
+  function inLine<T>(task: () => T | Promise<T>): Promise<T> {
     const result = line.then(task);
     line = result.catch((e: unknown) => {
       mistake.value = String(e);
@@ -330,7 +330,7 @@ export const useBench = defineStore('bench', () => {
     });
 
   function step(way: 'back' | 'forward') {
-    return inLine(async () => {
+    return inLine(() => {
       const noted: Step = { document: document.value!, values: lastValues };
       const to = history[way](noted);
       if (!to) return;
@@ -454,7 +454,10 @@ export const useBench = defineStore('bench', () => {
         const begun = performance.now();
         const frame = (clock: number) => {
           const share = Math.min(1, Math.max(0, clock - begun) / passage);
-          if (share >= 1 || scene.value !== at) return resolve();
+          if (share >= 1 || scene.value !== at) {
+            resolve();
+            return;
+          }
           void frames.request(['goScene', share * share * (3 - 2 * share)]);
           passing = requestAnimationFrame(frame);
         };

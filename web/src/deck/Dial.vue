@@ -2,7 +2,7 @@
 // One parameter's control: its letter and value, a ruled bar with its ends, step keys, sweep.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { DialView, Stated, SweepWay } from '../generated/types';
+import type { DialView, Stated, Sweep, SweepWay } from '../generated/types';
 import Sheet from '../shared/Sheet.vue';
 import MathText from '../shared/MathText.vue';
 import DialBar from './DialBar.vue';
@@ -58,7 +58,7 @@ const ways: { way: SweepWay; words: string; sign: string }[] = [
   { way: 'round', words: 'round and round', sign: '↻' },
   { way: 'backAndForth', words: 'back and forth', sign: '⇄' },
 ];
-const sweep = computed(() => props.stated.sweep ?? { way: 'backAndForth' as SweepWay, seconds: 6 });
+const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth', seconds: 6 });
 
 const wayWords = computed(() => ways.find((w) => w.way === sweep.value.way)!);
 

@@ -66,7 +66,10 @@ async function step(by: number) {
 }
 
 async function play() {
-  if (playing.value) return stop();
+  if (playing.value) {
+    stop();
+    return;
+  }
   target = undefined;
   if (now.value.position >= count.value) await go(0);
   playing.value = true;

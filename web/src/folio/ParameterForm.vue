@@ -33,11 +33,20 @@ async function keep() {
   const numbers: Record<string, number> = {};
   for (const field of ['from', 'to', 'step', 'start'] as const) {
     const answer = await bench.ask({ kind: 'value', text: fields.value[field] });
-    if (answer.problem) return refuse(field, answer.problem.message);
+    if (answer.problem) {
+      refuse(field, answer.problem.message);
+      return;
+    }
     numbers[field] = answer.number ?? 0;
   }
-  if (numbers.from! >= numbers.to!) return refuse('to', 'The largest value must be above the smallest.');
-  if (numbers.step! <= 0) return refuse('step', 'A step must be above 0.');
+  if (numbers.from! >= numbers.to!) {
+    refuse('to', 'The largest value must be above the smallest.');
+    return;
+  }
+  if (numbers.step! <= 0) {
+    refuse('step', 'A step must be above 0.');
+    return;
+  }
   const { name, from, to, step } = fields.value;
   const refused = await bench.edit(async (before) => {
     let document = before;
@@ -52,7 +61,10 @@ async function keep() {
     for (const scene of copy.scenes) scene.values[entry.name] = numbers.start!;
     return copy;
   });
-  if (refused) return refuse('name', refused.message);
+  if (refused) {
+    refuse('name', refused.message);
+    return;
+  }
   bench.editing = '';
 }
 

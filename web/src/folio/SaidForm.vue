@@ -84,7 +84,12 @@ function key(e: KeyboardEvent) {
 /** Pastes words only. */
 function paste(e: ClipboardEvent) {
   e.preventDefault();
-  document.execCommand('insertText', false, e.clipboardData?.getData('text/plain') ?? '');
+  const selection = window.getSelection();
+  if (!selection?.rangeCount) return;
+  selection.deleteFromDocument();
+  const words = document.createTextNode(e.clipboardData?.getData('text/plain') ?? '');
+  selection.getRangeAt(0).insertNode(words);
+  selection.collapse(words, words.length);
 }
 
 async function keep() {

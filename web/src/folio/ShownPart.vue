@@ -63,7 +63,7 @@ const additions = computed<Action[]>(() =>
     key: kind,
     words: waits ? `${words} (${waits})` : words,
     off: waits !== '',
-    act: () => void add(kind),
+    act: () => add(kind),
   })),
 );
 

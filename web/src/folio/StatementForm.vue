@@ -13,7 +13,10 @@ const text = ref(props.text);
 const refused = ref<Problem>();
 
 async function keep() {
-  if (text.value.trim() === props.text.trim()) return close();
+  if (text.value.trim() === props.text.trim()) {
+    close();
+    return;
+  }
   refused.value = await bench.askEdit({ kind: 'state', id: props.id, text: text.value });
   if (!refused.value) close();
 }

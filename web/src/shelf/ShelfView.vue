@@ -74,7 +74,10 @@ watch(words, () => {
 
 const openBench = (id: string) => router.push({ name: 'bench', params: { id } });
 
-const add = () => attempt(async () => void (await openBench((await api.add('Untitled demonstration')).id)));
+const add = () =>
+  attempt(async () => {
+    await openBench((await api.add('Untitled demonstration')).id);
+  });
 
 const copy = (e: Entry) =>
   attempt(async () => {

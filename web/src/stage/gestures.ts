@@ -80,7 +80,7 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
     const { x, y } = place(e);
     hands.zoom(x, y, Math.exp(Math.max(-200, Math.min(200, e.deltaY)) * wheelPace));
     window.clearTimeout(rest);
-    rest = window.setTimeout(hands.settled, wheelRest);
+    rest = window.setTimeout(() => hands.settled(), wheelRest);
   });
 
   return () => stop.abort();
