@@ -177,7 +177,7 @@ func drawn(t *testing.T, page *rod.Page) {
 // saved waits until the server has acknowledged everything.
 func saved(t *testing.T, page *rod.Page) {
 	t.Helper()
-	until(t, page, `() => document.querySelector('.saved.saved') !== null`)
+	until(t, page, `() => parvix.saving() === 'saved' && document.querySelector('.saved.saved') !== null`)
 }
 
 func press(t *testing.T, page *rod.Page, keys ...input.Key) {

@@ -38,6 +38,7 @@ export default defineConfig(
   { files: ['**/*.vue'], languageOptions: { parser: vueParser } },
   {
     rules: {
+      'vue/no-undef-components': ['error', { ignorePatterns: ['^a-', '^Router'] }],
       'vue/multi-word-component-names': 'off',
       // TypeScript checks names that are not defined.
       'no-undef': 'off',

@@ -527,9 +527,9 @@ export const useBench = defineStore('bench', () => {
   const windowInPlay = async (panel: number) =>
     (await askInPlay({ kind: 'window', panel, ...frames.panels[panel] })).window;
 
-  /** Takes the window in play over into the document. */
-  async function keepWindow(panel: number) {
-    if (presenting.value) {
+  /** Takes the window in play over into the document, but for one that was moved while presenting. */
+  async function keepWindow(panel: number, presented: boolean) {
+    if (presented) {
       windowsMoved.value = new Set([...windowsMoved.value, panel]);
       return;
     }

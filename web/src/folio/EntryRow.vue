@@ -80,6 +80,8 @@ function key(e: KeyboardEvent) {
   padding: 4px 4px 3px;
   margin-left: -4px;
   cursor: text;
+  /* A typeset formula has invisible strips that reach beyond its line; they must not lie over what stands above it. */
+  overflow: clip;
 }
 .says:hover {
   background: var(--paper);

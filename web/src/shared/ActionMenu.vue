@@ -26,9 +26,17 @@ const items = () => [
 async function show(isOpen: boolean) {
   open.value = isOpen;
   if (!isOpen) return;
-  // The overlay is put into its place in the next display frame.
   await nextTick();
-  requestAnimationFrame(() => items()[0]?.focus());
+  focusSoon(mostFrames);
+}
+
+/** The overlay is put into its place within a few display frames; before that it cannot take the focus. */
+const mostFrames = 20;
+function focusSoon(frames: number) {
+  items()[0]?.focus();
+  if (frames > 0 && open.value && !menu.value?.contains(document.activeElement)) {
+    requestAnimationFrame(() => focusSoon(frames - 1));
+  }
 }
 
 function close() {

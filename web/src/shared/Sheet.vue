@@ -31,12 +31,19 @@ async function show(isOpen: boolean) {
   open.value = true;
   emit('opened');
   await nextTick();
-  requestAnimationFrame(() => {
-    const first = box.value?.querySelector<HTMLElement>(
-      'input, select, textarea, button:not(:disabled), a[href]',
-    );
-    (first ?? box.value)?.focus();
-  });
+  focusSoon(mostFrames);
+}
+
+/** The sheet is put into its place within a few display frames; before that it cannot take the focus. */
+const mostFrames = 20;
+function focusSoon(frames: number) {
+  const first = box.value?.querySelector<HTMLElement>(
+    'input, select, textarea, button:not(:disabled), a[href]',
+  );
+  (first ?? box.value)?.focus();
+  if (frames > 0 && open.value && !box.value?.contains(document.activeElement)) {
+    requestAnimationFrame(() => focusSoon(frames - 1));
+  }
 }
 
 function escape(e: KeyboardEvent) {

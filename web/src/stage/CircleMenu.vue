@@ -2,6 +2,7 @@
 // What is shown of a circle, beside the six ratios: built up one idea at a time.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
+import Sheet from '../shared/Sheet.vue';
 import type { CirclePiece, Panel, RestOfGraph } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 import { rests } from '../shared/rests';

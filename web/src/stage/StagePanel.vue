@@ -132,11 +132,17 @@ onMounted(() => {
   observer.observe(plane.value!);
   void document.fonts.ready.then(fitSize);
   unlisten = listen(plane.value!, {
-    pan: (dx, dy) => void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]),
+    pan: (dx, dy) => {
+      presented ||= bench.presenting;
+      void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]);
+    },
     zoom,
     fit: () => void bench.fit(props.index),
     tap,
-    settled: () => void bench.keepWindow(props.index),
+    settled: () => {
+      void bench.keepWindow(props.index, presented);
+      presented = false;
+    },
   });
 });
 onBeforeUnmount(() => {
@@ -154,7 +160,10 @@ function tap(x: number, y: number) {
   void bench.askEditInPlay({ kind: 'plot', id: bench.plotting, panel: props.index, ...size, x, y });
 }
 
+/** Whether the window was moved while presenting: a wheel comes to rest some time after its last turn. */
+let presented = false;
 function zoom(x: number, y: number, factor: number) {
+  presented ||= bench.presenting;
   void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
 }
 
@@ -185,7 +194,7 @@ function planeKey(e: KeyboardEvent) {
     return;
   }
   e.preventDefault();
-  void bench.keepWindow(props.index);
+  void bench.keepWindow(props.index, bench.presenting);
 }
 
 const shown = computed(() => bench.document?.shown ?? []);
