@@ -42,6 +42,7 @@ func rename(t *testing.T, page *rod.Page, title string) {
 }
 
 func TestTwoWindowsOfOneBrowserHandOverWhatTheySave(t *testing.T) {
+	t.Parallel()
 	a := visit(t, 1280, 800)
 	signInDemo(t, a)
 	copyBench(t, a, fountain)
@@ -90,6 +91,7 @@ func reopened(t *testing.T, a, b *rod.Page) *rod.Page {
 }
 
 func TestWorkOfAWindowThatWasCutOffIsOfferedWhenItIsOpenedAgain(t *testing.T) {
+	t.Parallel()
 	a, b := cutOff(t)
 	c := reopened(t, a, b)
 	saying(t, c, ".ant-modal", "changed in two places")
@@ -100,6 +102,7 @@ func TestWorkOfAWindowThatWasCutOffIsOfferedWhenItIsOpenedAgain(t *testing.T) {
 }
 
 func TestAConflictOutlivesItsWindowThoughTheOtherSavesOnceMore(t *testing.T) {
+	t.Parallel()
 	a, b := cutOff(t)
 	front(t, b)
 	ask[any](t, b, `() => { window.fetch = window.realFetch; window.dispatchEvent(new Event('online')); }`)
@@ -113,6 +116,7 @@ func TestAConflictOutlivesItsWindowThoughTheOtherSavesOnceMore(t *testing.T) {
 }
 
 func TestAnEditIsKeptWhenACoreIsDeadAndTheCoreIsStartedAnew(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -134,6 +138,7 @@ func TestAnEditIsKeptWhenACoreIsDeadAndTheCoreIsStartedAnew(t *testing.T) {
 }
 
 func TestAFormulaOfAMillionTermsIsRefusedByNameAndWorkGoesOn(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -145,6 +150,7 @@ func TestAFormulaOfAMillionTermsIsRefusedByNameAndWorkGoesOn(t *testing.T) {
 }
 
 func TestASaveOfWhichTheAnswerWasLostIsNoConflict(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -158,6 +164,7 @@ func TestASaveOfWhichTheAnswerWasLostIsNoConflict(t *testing.T) {
 }
 
 func TestAReloadRightAfterAnEditIsNoConflict(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -173,6 +180,7 @@ func TestAReloadRightAfterAnEditIsNoConflict(t *testing.T) {
 }
 
 func TestAnAnswerThatIsNotTheServersMeansAwayAndIsTriedAgain(t *testing.T) {
+	t.Parallel()
 	for _, answer := range []string{"portal", "late"} {
 		page := visit(t, 1280, 800)
 		signInDemo(t, page)
@@ -186,6 +194,7 @@ func TestAnAnswerThatIsNotTheServersMeansAwayAndIsTriedAgain(t *testing.T) {
 }
 
 func TestAnExpiredSessionIsRenewedOnTheSpot(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -203,6 +212,7 @@ func TestAnExpiredSessionIsRenewedOnTheSpot(t *testing.T) {
 }
 
 func TestWorkOnADeletedDemonstrationGoesOnAsANewOne(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -216,6 +226,7 @@ func TestWorkOnADeletedDemonstrationGoesOnAsANewOne(t *testing.T) {
 }
 
 func TestSigningOutWithUnsentWorkAsksAndLeavesNothingBehind(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -255,6 +266,7 @@ func failing(t *testing.T, page *rod.Page, words string, how func(*rod.Hijack)) 
 }
 
 func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	enterAs(t, page, "/api/session/demo", "{}")
 	id := importDocument(t, page, mustDemo(t, 0))
@@ -268,6 +280,7 @@ func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
 }
 
 func TestAfterANewVersionThePageIsLoadedAnewOnce(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	var letPass func()
@@ -281,6 +294,7 @@ func TestAfterANewVersionThePageIsLoadedAnewOnce(t *testing.T) {
 }
 
 func TestWhatIsDoneWhilePresentingIsNotSaved(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -303,6 +317,7 @@ func TestWhatIsDoneWhilePresentingIsNotSaved(t *testing.T) {
 }
 
 func TestTextsBesideTheStageAreSeenWhilePresenting(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -326,6 +341,7 @@ func TestTextsBesideTheStageAreSeenWhilePresenting(t *testing.T) {
 }
 
 func TestWhatHangsOnADeletedFunctionSaysSoAndOffersUndo(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -339,6 +355,7 @@ func TestWhatHangsOnADeletedFunctionSaysSoAndOffersUndo(t *testing.T) {
 }
 
 func TestAnEmptiedStageIsEmpty(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -370,6 +387,7 @@ func coloured(t *testing.T, page *rod.Page) int {
 }
 
 func TestMenusAndSheetsAreReachedByTheKeyboard(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -405,6 +423,7 @@ func TestMenusAndSheetsAreReachedByTheKeyboard(t *testing.T) {
 }
 
 func TestAnEntryIsDeletedByKeysAlone(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)

@@ -83,9 +83,7 @@ func run(m *testing.M) (code int, err error) {
 		return 0, err
 	}
 	defer stopServer()
-	control, err := launcher.New().Bin("/usr/bin/chromium").NoSandbox(true).Set("disable-quic").
-		Set("disable-component-update").Set("no-first-run").Set("disable-background-networking").Set("hide-scrollbars").
-		Set("disable-gpu").Launch()
+	control, err := headless().Launch()
 	if err != nil {
 		return 0, err
 	}
@@ -95,6 +93,13 @@ func run(m *testing.M) (code int, err error) {
 	}
 	defer func() { _ = house.browser.Close() }()
 	return m.Run(), nil
+}
+
+// headless is Chromium without a window, as all tests use it.
+func headless() *launcher.Launcher {
+	return launcher.New().Bin("/usr/bin/chromium").NoSandbox(true).Set("disable-quic").
+		Set("disable-component-update").Set("no-first-run").Set("disable-background-networking").Set("hide-scrollbars").
+		Set("disable-gpu")
 }
 
 // startServer serves at an address; port 0 picks a free one.

@@ -378,7 +378,7 @@ describe('states', () => {
     expect(commands.at(-1)).toEqual({ do: 'send', revision: 2, document: ['b'], save: 'save-b' });
   });
 
-  test('the pauses between tries grow to a minute and are not the same for all', () => {
+  test('the pauses between tries grow to half a minute and are not the same for all', () => {
     let step = after(edited('a'), due);
     const pauses: number[] = [];
     for (let k = 0; k < 8; k++) {
@@ -386,6 +386,6 @@ describe('states', () => {
       pauses.push(...step.commands.map((c) => (c.do === 'wait' ? c.milliseconds : 0)));
       step = advance(step.saving, due);
     }
-    expect(pauses).toEqual([1000, 4000, 4000, 16_000, 16_000, 60_000, 30_000, 60_000]);
+    expect(pauses).toEqual([1000, 4000, 4000, 16_000, 15_000, 30_000, 15_000, 30_000]);
   });
 });

@@ -81,7 +81,7 @@ export interface Step<D> {
 /** Milliseconds after an edit in which more edits are awaited. */
 export const pause = 1000;
 const firstRetry = 2000;
-const lastRetry = 60_000;
+const lastRetry = 30_000;
 
 /** A demonstration as the server has it. */
 export const opened = <D>(revision: number): Saving<D> => ({

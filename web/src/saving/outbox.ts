@@ -1,6 +1,6 @@
 // Edits that the server has not acknowledged, kept in the browser's own database until it has. Every window has an entry
 // of its own and takes away only what was sent.
-import { createStore, entries, promisifyRequest, set, type UseStore } from 'idb-keyval';
+import { entries, promisifyRequest, set, type UseStore } from 'idb-keyval';
 import type { Document } from '../generated/types';
 import type { Unsent } from './machine';
 
@@ -16,8 +16,22 @@ export type Place = Pick<Left, 'teacher' | 'demonstration' | 'window'>;
 
 const keyOf = ({ teacher, demonstration, window }: Place) => JSON.stringify([teacher, demonstration, window]);
 
-let store: UseStore | undefined;
-const opened = () => (store ??= createStore('parvix-unsent', 'unsent'));
+const database = 'parvix-unsent';
+const table = 'unsent';
+
+let kept: Promise<IDBDatabase> | undefined;
+function openDatabase(): Promise<IDBDatabase> {
+  kept ??= (() => {
+    const request = indexedDB.open(database);
+    request.onupgradeneeded = () => request.result.createObjectStore(table);
+    return promisifyRequest(request);
+  })();
+  return kept;
+}
+
+/** What is kept outlives a crash of the browser: a transaction has ended only when it is on the disk. */
+const opened = (): UseStore => async (mode, use) =>
+  use((await openDatabase()).transaction(table, mode, { durability: 'strict' }).objectStore(table));
 
 /** Whether the browser keeps anything: private windows and full disks may not. */
 let works = true;

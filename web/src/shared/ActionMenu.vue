@@ -140,8 +140,8 @@ function triggerKey(e: KeyboardEvent) {
 .action-menu [role='menuitem'] {
   display: block;
   width: 100%;
-  min-height: 36px;
-  padding: 7px 16px;
+  min-height: 32px;
+  padding: 5px 16px;
   border: 0;
   background: none;
   color: var(--ink);
@@ -149,6 +149,11 @@ function triggerKey(e: KeyboardEvent) {
   text-align: left;
   text-decoration: none;
   cursor: pointer;
+}
+@media (pointer: coarse) {
+  .action-menu [role='menuitem'] {
+    min-height: 44px;
+  }
 }
 .action-menu [role='menuitem']:hover,
 .action-menu [role='menuitem']:focus {
