@@ -3,8 +3,12 @@ package browser
 import (
 	"fmt"
 	"os"
+	"path/filepath"
 	"slices"
+	"strconv"
+	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/proto"
@@ -21,6 +25,7 @@ func TestFigures(t *testing.T) {
 		t.Skip("figures are taken by make bench")
 	}
 	before := processorTimes(t)
+	resting(t)
 	evaluations(t)
 	openings(t)
 	frames(t, "ten curves, one dial dragged", tenCurves(t), "a")
@@ -199,4 +204,61 @@ func importDocument(t *testing.T, page *rod.Page, d *document.Document) string {
 	cookies, err := proto.NetworkGetCookies{Urls: []string{"http://" + house.address}}.Call(page)
 	require.NoError(t, err)
 	return postDocument(t, cookies.Cookies[0], document.Encode(d))
+}
+
+// resting prints what all demonstrations do together while nobody touches them, and what the process that draws takes.
+func resting(t *testing.T) {
+	pages := map[string]*rod.Page{}
+	for _, d := range demoDocuments(t) {
+		page := visit(t, 1280, 800)
+		signInDemo(t, page)
+		copyBench(t, page, d.Title)
+		pages[d.Title] = page
+	}
+	time.Sleep(rest)
+	before, requests, ticks := map[string]counts{}, house.requests.Load(), drawingTicks(t)
+	for title, page := range pages {
+		before[title] = ask[counts](t, page, `() => parvix.counts`)
+	}
+	const watched = 30 * time.Second
+	time.Sleep(watched)
+	taken := float64(drawingTicks(t)-ticks) / 100 / watched.Seconds() // a tick is a hundredth of a second on Linux
+	var sum counts
+	for title, page := range pages {
+		after := ask[counts](t, page, `() => parvix.counts`)
+		sum.Frames += after.Frames - before[title].Frames
+		sum.Messages += after.Messages - before[title].Messages
+		sum.Timers += after.Timers - before[title].Timers
+		sum.DisplayFrames += after.DisplayFrames - before[title].DisplayFrames
+	}
+	for _, page := range pages {
+		require.NoError(t, page.Close())
+	}
+	fmt.Printf("figure|page|at rest, %d demonstrations for %v: frames, messages to a core, timers, display frames, requests|%d, %d, %d, %d, %d|0\n",
+		len(pages), watched, sum.Frames, sum.Messages, sum.Timers, sum.DisplayFrames, house.requests.Load()-requests)
+	fmt.Printf("figure|page|the same: the process that draws, of one processor|%.2f %%|1 %%\n", 100*taken)
+}
+
+// drawingTicks is the processor time of the browser's drawing process, in ticks.
+func drawingTicks(t *testing.T) int {
+	t.Helper()
+	processes, err := filepath.Glob("/proc/[0-9]*/cmdline")
+	require.NoError(t, err)
+	for _, name := range processes {
+		command, err := os.ReadFile(name)
+		if err != nil || !strings.Contains(string(command), "--type=gpu-process") {
+			continue
+		}
+		stat, err := os.ReadFile(filepath.Join(filepath.Dir(name), "stat"))
+		require.NoError(t, err)
+		fields := strings.Fields(string(stat[strings.LastIndexByte(string(stat), ')')+1:]))
+		const user, system = 11, 12
+		u, err := strconv.Atoi(fields[user])
+		require.NoError(t, err)
+		s, err := strconv.Atoi(fields[system])
+		require.NoError(t, err)
+		return u + s
+	}
+	t.Fatal("the browser has no drawing process")
+	return 0
 }

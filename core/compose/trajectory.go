@@ -3,6 +3,7 @@ package compose
 import (
 	"fmt"
 	"math"
+	"slices"
 	"sort"
 
 	"parvix/core/document"
@@ -77,6 +78,9 @@ func (c *Composer) trailFor(d *evaluate.Demonstration, id string, k int, now dra
 		now.width = widthFor(lengthOf(now.trail.Points, now.pixel, now.pixel))
 		*drawn = now
 		d.CountRun(id)
+	}
+	if drawn.trail.Coarse && !slices.Contains(c.Coarse, id) {
+		c.Coarse = append(c.Coarse, id)
 	}
 	return drawn
 }

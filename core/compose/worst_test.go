@@ -56,14 +56,16 @@ var worst = map[string]struct {
 	doc  *document.Document
 	says string
 }{
-	"a fourth derivative":            {stating("f = sin(x^2)e^x/(x^3-5x+1)", "g = f''''(x)"), "g becomes too large: 10,208 parts, at most 3,000"},
-	"a function of itself, again":    {stating("f = x^2+1/x", "g = f(f(x))", "h = g(g(x))", "k = h(h(x))", "l = k(k(x))", "m = l(l(x))"), "k(k(x)) becomes too large: more than 200,000 parts, at most 20,000"},
-	"an eighth derivative":           {stating("f = sin(x^2 cos(x^3 e^x))/(1+x^2 tan(x))^x", "g = f''''''''(x)"), "f′′′′ becomes too large"},
-	"a sum of sums":                  {stating("f = sum(sum(sin(i j x) for i from 1 to 1000) for j from 1 to 1000)"), "One value of f takes 13,003,003 operations; at most 20,000"},
-	"1540 curves":                    {manyFamilies(), "242 curves are too many for one demonstration; at most 240"},
-	"eighty thousand places":         {manyTraces(), ""},
-	"a heavy function, many times":   {heavyTwelveTimes(), ""},
-	"a sum whose ends are on a dial": {sumToADial(), ""},
+	"a fourth derivative":             {stating("f = sin(x^2)e^x/(x^3-5x+1)", "g = f''''(x)"), "g becomes too large: 10,208 parts, at most 3,000"},
+	"a function of itself, again":     {stating("f = x^2+1/x", "g = f(f(x))", "h = g(g(x))", "k = h(h(x))", "l = k(k(x))", "m = l(l(x))"), "k(k(x)) becomes too large: more than 200,000 parts, at most 20,000"},
+	"an eighth derivative":            {stating("f = sin(x^2 cos(x^3 e^x))/(1+x^2 tan(x))^x", "g = f''''''''(x)"), "f′′′′ becomes too large"},
+	"a sum of sums":                   {stating("f = sum(sum(sin(i j x) for i from 1 to 1000) for j from 1 to 1000)"), "One value of f takes 13,003,003 operations; at most 20,000"},
+	"1540 curves":                     {manyFamilies(), "242 curves are too many for one demonstration; at most 240"},
+	"eighty thousand places":          {manyTraces(), ""},
+	"a heavy function, many times":    {heavyTwelveTimes(), ""},
+	"a point at a million terms":      {heavyPoint(), "One value of this takes"},
+	"a polar curve of sums on a dial": {heavyPolar(), ""},
+	"a sum whose ends are on a dial":  {sumToADial(), ""},
 }
 
 // heavyTwelveTimes shows a long function in families.
@@ -73,6 +75,23 @@ func heavyTwelveTimes() *document.Document {
 	for i := range 10 {
 		d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("f", i), Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", From: "-5", To: "5", Step: "1"}})
 	}
+	return d
+}
+
+// heavyPoint has a coordinate that takes a million terms.
+func heavyPoint() *document.Document {
+	d := stating("f = x")
+	d.Shown = append(d.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "sum(sum(sin(i j) for i from 1 to 1000) for j from 1 to 1000)"})
+	return d
+}
+
+// heavyPolar is a polar curve whose sum a dial has made long.
+func heavyPolar() *document.Document {
+	d := document.New("polar")
+	d.Stated = []document.Stated{{ID: "s", Kind: document.Function, Name: "r", Variables: []string{"t"}, Formula: "sum(cos(k t)/k for k from 1 to n)"},
+		{ID: "n", Kind: document.Parameter, Name: "n", From: "1", To: "1000", Step: "1"}}
+	d.Shown = []document.Shown{{ID: "q", Kind: document.Moving, Trajectory: &document.Trajectory{Function: "r", From: "0", To: "2π"}}}
+	d.Scenes[0].Values["n"] = 1000
 	return d
 }
 

@@ -294,7 +294,20 @@ const (
 	mostDrawn = 3000
 	// mostWork bounds what one value of a curve takes, in operations, whatever its parameters.
 	mostWork = 20000
+	// mostMoved bounds a coordinate of a trajectory, in parts: its second derivative is worked out too.
+	mostMoved = 400
 )
+
+// affordable holds a formula, with everything put in, to its bounds; a problem names it and stands where it was typed.
+func affordable(n expr.Node, inputs []string, typed expr.Node, name string, most int) error {
+	if size := symbolic.Size(n); size > most {
+		return problem.New("too-large", typed.Pos(), typed.End(), name, number.Grouped(size), number.Grouped(most))
+	}
+	if work := program.Work(n, inputs)(make([]float64, len(inputs))); work > mostWork {
+		return problem.New("too-long-to-work-out", typed.Pos(), typed.End(), name, number.Grouped(int(work)), number.Grouped(mostWork))
+	}
+	return nil
+}
 
 // mostSimplified bounds what is worth reading.
 const mostSimplified = 80
@@ -315,13 +328,8 @@ func (d *Demonstration) compileFunction(f *Function) {
 		return
 	}
 	inputs := append([]string{f.Stated.Variables[0]}, d.inputs[1:]...)
-	if size := symbolic.Size(n); size > mostDrawn {
-		d.report(problem.New("too-large", f.Formula.Pos(), f.Formula.End(), f.Stated.Name, number.Grouped(size), number.Grouped(mostDrawn)), f.Stated.ID, "formula")
-		f.Inlined = nil
-		return
-	}
-	if work := program.Work(n, inputs)(make([]float64, len(inputs))); work > mostWork {
-		d.report(problem.New("too-long-to-work-out", f.Formula.Pos(), f.Formula.End(), f.Stated.Name, number.Grouped(int(work)), number.Grouped(mostWork)), f.Stated.ID, "formula")
+	if err := affordable(n, inputs, f.Formula, f.Stated.Name, mostDrawn); err != nil {
+		d.report(err, f.Stated.ID, "formula")
 		f.Inlined = nil
 		return
 	}
@@ -440,6 +448,10 @@ func (d *Demonstration) expression(text, object, field string, variables ...stri
 	inputs := d.inputs
 	if len(variables) == 1 {
 		inputs = append([]string{variables[0]}, d.inputs[1:]...)
+	}
+	if err := affordable(inlined, inputs, n, "this", symbolic.MaxNodes); err != nil {
+		d.report(err, object, field)
+		return nil
 	}
 	d.Counters.Compiles++
 	if x.program, err = program.Compile(inlined, inputs); err != nil {

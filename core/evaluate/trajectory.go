@@ -92,6 +92,12 @@ func (d *Demonstration) compileTrajectory(m *Trajectory, e *document.Shown) bool
 	for _, x := range []*Expression{m.from, m.to} {
 		m.on = append(m.on, x.on...)
 	}
+	for _, n := range []expr.Node{m.x, m.y} {
+		if err := affordable(n, inputs, n, "a coordinate", mostMoved); err != nil {
+			d.report(err, e.ID, "trajectory.function")
+			return false
+		}
+	}
 	derivative := func(n expr.Node) expr.Node { return symbolic.Simplify(symbolic.Derivative(n, m.variable)).Node }
 	dx, dy := derivative(m.x), derivative(m.y)
 	var err error

@@ -331,3 +331,66 @@ func BenchmarkCurve(b *testing.B) {
 		})
 	}
 }
+
+// The limits are those of the Taylor series of cos, tan, sin and e^x (DLMF 4.19, 4.2.19).
+func TestAHoleWhereDigitsCancelHasItsLimitAndTheLineRunsThere(t *testing.T) {
+	for _, one := range []struct {
+		formula string
+		view    sample.View
+		want    float64
+	}{
+		{"(1-cos(x))/x^2", sample.View{Left: -0.1, Right: 0.1, Bottom: -0.5, Top: 1, Width: 1200, Height: 800}, 1.0 / 2},
+		{"(tan(x)-x)/x^3", sample.View{Left: -5, Right: 5, Bottom: -2, Top: 2, Width: 1200, Height: 800}, 1.0 / 3},
+		{"(sin(x)-x)/x^3", sample.View{Left: -1, Right: 1, Bottom: -1, Top: 1, Width: 1200, Height: 800}, -1.0 / 6},
+		{"(e^x-1-x)/x^2", sample.View{Left: -0.001, Right: 0.001, Bottom: 0, Top: 1, Width: 1200, Height: 800}, 1.0 / 2},
+	} {
+		f := compile(t, one.formula)
+		var s sample.Sampler
+		curve := s.Curve(f, []float64{0}, one.view)
+		found := false
+		for _, m := range curve.Marks {
+			if m.X == 0 {
+				found = true
+				assert.Equal(t, sample.Hole, m.Kind, one.formula)
+				assert.InDelta(t, one.want, m.Y, 1e-12, one.formula)
+			}
+		}
+		assert.True(t, found, one.formula)
+		pixel := (one.view.Top - one.view.Bottom) / one.view.Height
+		near := 0.05 * (one.view.Right - one.view.Left)
+		for _, line := range curve.Lines {
+			for _, p := range line {
+				if math.Abs(p.X) < math.Min(near, 0.05) {
+					assert.InDelta(t, one.want, p.Y, 2*pixel, "%s at %g", one.formula, p.X)
+				}
+			}
+		}
+	}
+}
+
+func TestTheDifferenceOfTwoEqualFunctionsIsZeroWithItsHolesAndNothingElse(t *testing.T) {
+	// cot(u + π/2) = −tan u (DLMF 4.21.1): both are the same wave.
+	f := compile(t, "(3 tan(pi/6 (x - 2)) + 4) - (4 - 3 cot(pi/6 (x + 1)))")
+	var s sample.Sampler
+	curve := s.Curve(f, []float64{0}, sample.View{Left: -20, Right: 20, Bottom: -10, Top: 10, Width: 1200, Height: 800})
+	for _, line := range curve.Lines {
+		for _, p := range line {
+			assert.InDelta(t, 0, p.Y, 1e-6)
+		}
+	}
+	var holes []float64
+	for _, m := range curve.Marks {
+		assert.Equal(t, sample.Hole, m.Kind)
+		holes = append(holes, math.Round(m.X*1e6)/1e6)
+	}
+	assert.Equal(t, []float64{-19, -13, -7, -1, 5, 11, 17}, holes)
+}
+
+func TestACurveThatOverflowsOnTheWayGoesOn(t *testing.T) {
+	f := compile(t, "e^x/(1+e^x)")
+	var s sample.Sampler
+	curve := s.Curve(f, []float64{0}, sample.View{Left: -1000, Right: 1000, Bottom: -1, Top: 2, Width: 1200, Height: 800})
+	require.Len(t, curve.Lines, 1)
+	line := curve.Lines[0]
+	assert.Equal(t, sample.Point{X: 1000, Y: 1}, line[len(line)-1])
+}

@@ -11,7 +11,9 @@ import (
 
 // Plane is a curve (x(t), y(t)), compiled for blocks of values and for single ones.
 type Plane struct {
-	x, y     *program.Program
+	x, y *program.Program
+	// work is how many operations one place takes.
+	work     program.Point
 	formulas [2]expr.Node
 	inputs   []string
 	broken   []*breaks.Finder // of x and y, made when they are first asked for
@@ -27,7 +29,8 @@ func CompilePlane(x, y expr.Node, inputs []string) (*Plane, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &Plane{x: px, y: py, formulas: [2]expr.Node{x, y}, inputs: inputs}, nil
+	both := program.Work(&expr.Binary{Op: expr.Add, L: x, R: y}, inputs)
+	return &Plane{x: px, y: py, work: both, formulas: [2]expr.Node{x, y}, inputs: inputs}, nil
 }
 
 // cuts are the values of the parameter over which no line runs.
@@ -49,13 +52,18 @@ func (p *Plane) At(t float64, in []float64) Point {
 type Trail struct {
 	T      []float64
 	Points []Point
+	// Coarse tells that the work allowed did not suffice for a line as fine as it should be.
+	Coarse bool
 }
 
 // How finely a trail is run through: twice as many places until the line leaves its chords by no more than a share of a
 // pixel, from a first count on to a largest.
 const (
-	firstPlaces  = 1024
-	mostPlaces   = 1 << 15
+	firstPlaces = 1024
+	mostPlaces  = 1 << 15
+	// A trail may take so many operations, but has a few places whatever they take.
+	trailWork    = 1e7
+	fewestPlaces = 64
 	trailSagitta = 0.4
 	// longest is how far apart two places may lie, in pixels.
 	longest = 48.0
@@ -73,14 +81,18 @@ type Trailer struct {
 
 // Trail runs through a curve from one value of its parameter to another; pixel is the width of one in the plane.
 func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
-	n := firstPlaces
+	most := min(mostPlaces, int(trailWork/p.work(in)))
+	n := max(fewestPlaces, min(firstPlaces, most))
 	s.cuts = p.cuts(from, to, in)
 	s.run(p, in, from, to, n)
-	for n < mostPlaces && s.sagitta() > trailSagitta*pixel {
+	for 2*n <= most && s.sagitta() > trailSagitta*pixel {
 		s.double(p, in, from, to, n)
 		n *= 2
 	}
-	return s.kept(p, in, pixel)
+	coarse := 2*n > most && most < mostPlaces && s.sagitta() > trailSagitta*pixel
+	trail := s.kept(p, in, pixel)
+	trail.Coarse = coarse
+	return trail
 }
 
 func (s *Trailer) run(p *Plane, in []float64, from, to float64, n int) {

@@ -401,3 +401,65 @@ func BenchmarkSave(b *testing.B) {
 		require.Equal(b, 200, status)
 	}
 }
+
+func TestAFullDiskIsTold(t *testing.T) {
+	full := visitor(t, serve(t, api.Config{Room: func() int64 { return 1 << 20 }}))
+	status, problem := full.call("GET", "/api/health", nil)
+	assert.Equal(t, 503, status)
+	assert.Equal(t, "disk-full", problem["code"])
+	status, _ = full.call("GET", "/api/health/live", nil)
+	assert.Equal(t, 200, status, "the process itself is live")
+}
+
+func TestIdAndOwnerAreCheckedBeforeTheDocumentIsLookedAt(t *testing.T) {
+	address := serve(t, api.Config{})
+	p := signedIn(t, address, "Ann")
+	status, _ := p.call("PUT", "/api/demonstrations/nowhere", `{"revision":1,"document":"this would be refused as no document"}`)
+	assert.Equal(t, 404, status)
+	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Ann's"})
+	status, _ = signedIn(t, address, "Ben").call("PUT", "/api/demonstrations/"+made["id"].(string), `{"revision":1,"document":3}`)
+	assert.Equal(t, 404, status)
+	status, _ = p.call("PUT", "/api/demonstrations/"+made["id"].(string), map[string]any{"revision": 1, "save": "with a blank", "document": document.New("x")})
+	assert.Equal(t, 422, status)
+}
+
+func TestARepeatedSaveAndOneOfTheSameContentAreNoConflict(t *testing.T) {
+	p := signedIn(t, serve(t, api.Config{}), "Ann")
+	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Jet"})
+	one := "/api/demonstrations/" + made["id"].(string)
+	first := map[string]any{"revision": 1, "save": "s1", "document": document.New("Jet of the quay")}
+	for range 2 {
+		status, saved := p.call("PUT", one, first)
+		assert.Equal(t, 200, status)
+		assert.Equal(t, 2.0, saved["revision"])
+	}
+	status, saved := p.call("PUT", one, map[string]any{"revision": 1, "save": "s2", "document": document.New("Jet of the quay")})
+	assert.Equal(t, 200, status)
+	assert.Equal(t, 2.0, saved["revision"])
+	status, problem := p.call("PUT", one, map[string]any{"revision": 1, "save": "s3", "document": document.New("Another")})
+	assert.Equal(t, 409, status)
+	assert.Equal(t, "s1", problem["current"].(map[string]any)["save"], "so that a page knows its own save again")
+}
+
+func TestAPictureComesCompressedWithItsTag(t *testing.T) {
+	p := signedIn(t, serve(t, api.Config{}), "Ann")
+	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Jet"})
+	one := "/api/demonstrations/" + made["id"].(string) + "/picture.svg"
+	get := func(tag string) *http.Response {
+		request, err := http.NewRequest("GET", p.address+one, nil)
+		require.NoError(t, err)
+		request.Header.Set("Accept-Encoding", "gzip")
+		if tag != "" {
+			request.Header.Set("If-None-Match", tag)
+		}
+		response, err := p.client.Do(request)
+		require.NoError(t, err)
+		require.NoError(t, response.Body.Close())
+		return response
+	}
+	first := get("")
+	assert.Equal(t, 200, first.StatusCode)
+	assert.Equal(t, "gzip", first.Header.Get("Content-Encoding"))
+	assert.Equal(t, `"1"`, first.Header.Get("ETag"))
+	assert.Equal(t, 304, get(first.Header.Get("ETag")).StatusCode)
+}

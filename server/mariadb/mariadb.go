@@ -13,6 +13,7 @@ import (
 	"path/filepath"
 	"runtime"
 	"slices"
+	"strconv"
 	"strings"
 	"sync"
 	"syscall"
@@ -30,6 +31,7 @@ type Server struct {
 	lock                      sync.Mutex
 	process                   *os.Process
 	stopping                  bool
+	owned                     *os.File // the lock on the folder
 	ended                     chan struct{}
 }
 
@@ -51,13 +53,13 @@ func Start(folder string) (*Server, error) {
 	if err := os.MkdirAll(s.folder, 0o700); err != nil {
 		return nil, fmt.Errorf("making the data folder: %w", err)
 	}
+	if s.owned, err = takeOver(s.folder, s.data); err != nil {
+		return nil, err
+	}
 	if _, err := os.Stat(filepath.Join(s.data, "mysql")); errors.Is(err, os.ErrNotExist) {
 		if err := initialise(s.data); err != nil {
 			return nil, err
 		}
-	}
-	if err := awaitEarlier(s.data); err != nil {
-		return nil, err
 	}
 	if err := makeOwn(filepath.Dir(s.socket)); err != nil {
 		return nil, err
@@ -113,6 +115,7 @@ func makeOwn(folder string) error {
 func (s *Server) keep(started, failed chan<- error) {
 	runtime.LockOSThread()
 	defer close(s.ended)
+	defer func() { _ = s.owned.Close() }()
 	var ends []time.Time
 	for first := true; ; first = false {
 		command, err := s.launch()
@@ -228,18 +231,31 @@ func initialise(data string) error {
 	return nil
 }
 
-// awaitEarlier waits for a server that still runs on this folder, as one does that is just being stopped; a second one
-// beside it would hang.
-func awaitEarlier(data string) error {
-	const patience = 10 * time.Second
-	for begun := time.Now(); ; time.Sleep(50 * time.Millisecond) {
-		pid := runningOn(data)
-		if pid == "" {
-			return nil
-		}
+// takeOver makes the folder this process's alone, and ends a server that a killed Parvix has left on it: a second one beside
+// it would hang. The lock is let go when it is closed or the process ends, however it ends.
+func takeOver(folder, data string) (lock *os.File, err error) {
+	lock, err = os.OpenFile(filepath.Join(folder, "parvix.lock"), os.O_CREATE|os.O_RDWR, 0o600)
+	if err != nil {
+		return nil, err
+	}
+	const patience, grace, pause = 10 * time.Second, 5 * time.Second, 100 * time.Millisecond
+	for begun := time.Now(); syscall.Flock(int(lock.Fd()), syscall.LOCK_EX|syscall.LOCK_NB) != nil; time.Sleep(pause) {
 		if time.Since(begun) > patience {
-			return fmt.Errorf("another Parvix uses this data folder (its MariaDB is process %s)", pid)
+			_ = lock.Close()
+			return nil, fmt.Errorf("another Parvix uses this data folder (its MariaDB is process %s)", runningOn(data))
 		}
+	}
+	for begun := time.Now(); ; time.Sleep(pause) {
+		pid, err := strconv.Atoi(runningOn(data))
+		if err != nil {
+			return lock, nil
+		}
+		// It was told to end when its Parvix did, but one that had just been started may have missed that.
+		signal := syscall.SIGTERM
+		if time.Since(begun) > grace {
+			signal = syscall.SIGKILL
+		}
+		_ = syscall.Kill(pid, signal)
 	}
 }
 

@@ -3,6 +3,7 @@ package mariadb_test
 import (
 	"database/sql"
 	"os"
+	"os/exec"
 	"path/filepath"
 	"strings"
 	"syscall"
@@ -119,4 +120,28 @@ func TestALongPathHasItsSocketElsewhereAndLeavesNothingThere(t *testing.T) {
 	left, err := os.ReadDir(temporary)
 	require.NoError(t, err)
 	assert.Empty(t, left)
+}
+
+func TestAServerLeftByAKilledParvixIsEndedAndItsFolderTakenOver(t *testing.T) {
+	folder := t.TempDir()
+	s, err := mariadb.Start(folder)
+	require.NoError(t, err)
+	execute(t, s, "CREATE TABLE kept (word VARCHAR(20))")
+	require.NoError(t, s.Stop())
+	data := filepath.Join(folder, "data")
+	orphan := exec.Command("/usr/sbin/mariadbd", "--no-defaults", "--user=root", "--datadir="+data, "--socket="+filepath.Join(folder, "orphan.sock"),
+		"--pid-file="+filepath.Join(data, "parvix.pid"), "--skip-networking")
+	require.NoError(t, orphan.Start())
+	ended := make(chan error, 1)
+	go func() { ended <- orphan.Wait() }()
+	require.Eventually(t, func() bool {
+		_, err := os.Stat(filepath.Join(data, "parvix.pid"))
+		return err == nil
+	}, 20*time.Second, 20*time.Millisecond)
+
+	second, err := mariadb.Start(folder)
+	require.NoError(t, err)
+	<-ended
+	execute(t, second, "INSERT INTO kept VALUES ('tide')")
+	require.NoError(t, second.Stop())
 }
