@@ -286,7 +286,7 @@ func (s *Sampler) leaveDoubtfulOut(f *Function, in []float64, v View) {
 	kept := s.next[:0]
 	for i, p := range s.next {
 		in[0] = p.X
-		if _, doubt := f.rounding(in); i > 0 && i+1 < len(s.next) && doubt*sy > doubtful {
+		if _, doubt := f.doubted(in); i > 0 && i+1 < len(s.next) && doubt*sy > doubtful {
 			continue
 		}
 		kept = append(kept, p)

@@ -30,10 +30,9 @@ type Function struct {
 	// tooLong tells that the formula is too long for a second derivative.
 	tooLong bool
 	limits  limits
-	// rounding gives values with their doubt.
+	// rounding gives values with their doubt, wide those that overflow on the way; compiled when they are first asked for.
 	rounding program.Rounded
-	// wide gives values that overflow on the way; nil where none can.
-	wide program.Point
+	wide     program.Point
 	// Work is how many operations one value takes.
 	Work program.Point
 }
@@ -44,34 +43,50 @@ func Compile(n expr.Node, inputs []string) (*Function, error) {
 	if err != nil {
 		return nil, err
 	}
-	wide, _ := program.Wide(n, inputs)
-	rounding, err := program.Rounding(n, inputs)
-	if err != nil {
-		return nil, err
-	}
-	return &Function{rounding: rounding, program: p, wide: wide, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
+	return &Function{program: p, finder: breaks.New(n, inputs), enclose: breaks.EncloseAt(n, inputs), node: n, inputs: inputs,
 		Work: program.Work(n, inputs)}, nil
 }
 
 // At is the value at x, NaN where there is none; in[0] is overwritten.
 func (f *Function) At(x float64, in []float64) float64 {
 	in[0] = x
-	if y := f.program.At(in); y == y || f.wide == nil {
+	if y := f.program.At(in); y == y {
 		return y
 	}
+	return f.widely(in)
+}
+
+// widely is the value where a part of it overflows on the way, NaN where there is none.
+func (f *Function) widely(in []float64) float64 {
+	if f.wide == nil {
+		wide, ok := program.Wide(f.node, f.inputs)
+		if !ok {
+			wide = func([]float64) float64 { return math.NaN() }
+		}
+		f.wide = wide
+	}
 	return f.wide(in)
+}
+
+// doubted is the value with about how far rounding has moved it.
+func (f *Function) doubted(in []float64) (value, doubt float64) {
+	if f.rounding == nil {
+		rounding, err := program.Rounding(f.node, f.inputs)
+		if err != nil {
+			panic("sample: " + err.Error()) // Compile has seen to the letters
+		}
+		f.rounding = rounding
+	}
+	return f.rounding(in)
 }
 
 // run evaluates at many places.
 func (f *Function) run(m *program.Machine, ys, xs, in []float64) {
 	m.Run(f.program, ys, xs, in)
-	if f.wide == nil {
-		return
-	}
 	for i, y := range ys {
 		if y != y {
 			in[0] = xs[i]
-			ys[i] = f.wide(in)
+			ys[i] = f.widely(in)
 		}
 	}
 }
@@ -172,7 +187,7 @@ func (f *Function) approach(c, h float64, in []float64, height float64) side {
 	var y [approachSteps]float64
 	for k := range y {
 		in[0] = c + h
-		value, doubt := f.rounding(in)
+		value, doubt := f.doubted(in)
 		if value != value {
 			value = f.At(c+h, in)
 		}
