@@ -248,6 +248,21 @@ func TestSigningOutWithUnsentWorkAsksAndLeavesNothingBehind(t *testing.T) {
 	})`), "nothing is left for the next person")
 }
 
+func TestABrowserThatKeepsNothingSaysWhatThatMeans(t *testing.T) {
+	t.Parallel()
+	page := visit(t, 1280, 800)
+	_, err := page.EvalOnNewDocument(`Object.defineProperty(window, 'indexedDB', {get() { throw new Error('not here'); }})`)
+	require.NoError(t, err)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	rename(t, page, "Saved all the same")
+	saved(t, page)
+	assert.Equal(t, "Saved all the same", stored(t, page).Title)
+	onSaves(t, page, "lose")
+	rename(t, page, "In this window only")
+	saying(t, page, ".saved", "this browser keeps nothing: leave this window open")
+}
+
 // failing lets requests whose address holds some words fail until the returned function is called.
 func failing(t *testing.T, page *rod.Page, words string, how func(*rod.Hijack)) (letPass func()) {
 	t.Helper()

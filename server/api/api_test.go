@@ -388,7 +388,7 @@ func TestADatabaseThatIsAwaySignsNobodyOut(t *testing.T) {
 	assert.Equal(t, 200, status)
 }
 
-// BenchmarkSave is a whole save over HTTP with the shelf picture drawn; quality.md allows 30 ms at the 95th percentile.
+// BenchmarkSave is a whole save over HTTP, its picture being drawn beside it; quality.md allows 30 ms at the 95th percentile.
 func BenchmarkSave(b *testing.B) {
 	p := signedIn(b, serve(b, api.Config{SavesPerMinute: 1 << 30}), "Ann")
 	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Bench"})

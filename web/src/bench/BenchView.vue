@@ -28,12 +28,14 @@ const folioOpen = ref(true);
 const keysOpen = ref(false);
 const pointing = ref(false);
 
+const signIn = () => router.replace({ name: 'signIn', query: { back: `/bench/${props.id}` } });
+
 async function open() {
   failure.value = '';
   try {
     const person = await people.known();
     if (!person.signedIn) {
-      await router.replace({ name: 'signIn', query: { back: `/bench/${props.id}` } });
+      await signIn();
       return;
     }
     await bench.open(person.name, props.id);
@@ -41,6 +43,11 @@ async function open() {
     // On an empty bench the first thing is to state a function.
     if (!bench.document?.stated.length) bench.editing = 'stated';
   } catch (e) {
+    if (e instanceof Refused && e.problem.status === 401) {
+      people.forget();
+      await signIn();
+      return;
+    }
     failure.value =
       e instanceof Refused && e.problem.status === 404
         ? 'This demonstration does not exist, or it is not yours.'

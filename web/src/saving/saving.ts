@@ -63,12 +63,17 @@ export function useSaving(takeOver: TakeOver) {
 
   async function send({ revision, document, save }: Extract<Command<Document>, { do: 'send' }>) {
     const mine = round;
-    const { teacher, demonstration } = place;
+    const sentFrom = place;
+    const { teacher, demonstration } = sentFrom;
     const outcome = await api.save(demonstration, { revision, document, save }, leaving);
     if (outcome.kind === 'stored') {
       tell({ kind: 'saved', teacher, demonstration, revision: outcome.revision, document });
     }
-    if (mine !== round) return;
+    if (mine !== round) {
+      // The bench was left meanwhile; the outbox still knows whose it was.
+      if (outcome.kind === 'stored') await outbox.remove(sentFrom, save);
+      return;
+    }
     if (outcome.kind === 'stored') at.value = new Date();
     happen({ kind: 'answered', save, outcome, jitter: Math.random() });
   }
