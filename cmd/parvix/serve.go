@@ -130,7 +130,7 @@ func (c *serveCommand) serve(withDemo bool) error {
 	case err := <-ended:
 		return err
 	case err := <-db.failed:
-		return fmt.Errorf("Parvix ends, since its database does not stay up: %w", err)
+		return fmt.Errorf("the database does not stay up: %w", err)
 	case <-ctx.Done():
 	}
 	patience, done := context.WithTimeout(context.Background(), 5*time.Second)
