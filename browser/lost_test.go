@@ -371,7 +371,25 @@ func TestWhatHangsOnADeletedFunctionSaysSoAndOffersUndo(t *testing.T) {
 
 func TestAnEmptiedStageIsEmpty(t *testing.T) {
 	t.Parallel()
-	page := visit(t, 1280, 800)
+	t.Run("drawn by the processor", func(t *testing.T) { emptied(t, visit(t, 1280, 800)) })
+	t.Run("drawn by a graphics processor in software", func(t *testing.T) {
+		control, err := headless().Delete("disable-gpu").Set("use-angle", "swiftshader").Set("enable-unsafe-swiftshader").Launch()
+		require.NoError(t, err)
+		browser := rod.New().ControlURL(control)
+		require.NoError(t, browser.Connect())
+		defer func() { _ = browser.Close() }()
+		page, err := browser.Page(proto.TargetCreateTarget{})
+		require.NoError(t, err)
+		page = page.Timeout(patience * 6)
+		require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: 1280, Height: 800, DeviceScaleFactor: 1}))
+		observe(t, page)
+		emptied(t, page)
+	})
+}
+
+// emptied hides the only curve and looks at the screen.
+func emptied(t *testing.T, page *rod.Page) {
+	t.Helper()
 	signInDemo(t, page)
 	newBench(t, page)
 	state(t, page, "f(x) = x² − 1")

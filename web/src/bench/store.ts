@@ -291,6 +291,7 @@ export const useBench = defineStore('bench', () => {
   /** Changes the document as one step that can be undone; what is wrong comes back and nothing is changed. */
   async function edit(change: Change): Promise<Problem | undefined> {
     let loading: Promise<Problem | undefined> | undefined;
+    let made: Document | undefined;
     const noted: Step = { document: document.value!, values: lastValues };
     const refused = await inLine(async () => {
       const before = document.value!;
@@ -300,6 +301,7 @@ export const useBench = defineStore('bench', () => {
       const result = fromHereOn(before, changed);
       noted.document = before;
       history.note(noted);
+      made = result;
       put(result);
       loading = follow(changedValues(before, result), noted);
       return undefined;
@@ -307,7 +309,8 @@ export const useBench = defineStore('bench', () => {
     if (refused) return refused;
     const problem = await loading;
     if (!problem) return undefined;
-    // The core does not take it: nothing was changed.
+    // The core does not take it: nothing was changed. What was made from it meanwhile stands.
+    if (document.value !== made) return problem;
     history.drop();
     put(noted.document);
     await follow();
