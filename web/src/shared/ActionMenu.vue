@@ -135,7 +135,6 @@ function triggerKey(e: KeyboardEvent) {
   background: var(--sheet);
   border: 1px solid var(--hairline);
   border-radius: 6px;
-  box-shadow: 0 8px 28px #14283a2e;
 }
 .action-menu [role='menuitem'] {
   display: block;
