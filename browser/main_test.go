@@ -2,6 +2,7 @@
 package browser
 
 import (
+	"context"
 	"flag"
 	"fmt"
 	"net"
@@ -66,17 +67,17 @@ func run(m *testing.M) (code int, err error) {
 		return 0, err
 	}
 	defer func() { _ = mysql.Stop() }()
-	if house.db, err = store.Open(mysql.DSN); err != nil {
+	if house.db, err = store.Open(context.Background(), mysql.DSN); err != nil {
 		return 0, err
 	}
-	if err := demo.Load(house.db); err != nil {
+	if err := demo.Load(context.Background(), house.db); err != nil {
 		return 0, err
 	}
 	hash, err := domain.HashPassword(secondPassword)
 	if err != nil {
 		return 0, err
 	}
-	if _, err := house.db.AddTeacher(secondTeacher, hash); err != nil {
+	if _, err := house.db.AddTeacher(context.Background(), secondTeacher, hash); err != nil {
 		return 0, err
 	}
 	if err := startServer("127.0.0.1:0"); err != nil {

@@ -1,6 +1,7 @@
 package demo
 
 import (
+	"context"
 	"errors"
 
 	"parvix/server/api"
@@ -8,8 +9,8 @@ import (
 )
 
 // Load makes the demo teacher and the demonstrations, once.
-func Load(store domain.Store) error {
-	if _, err := store.TeacherNamed(Teacher); err == nil {
+func Load(ctx context.Context, store domain.Store) error {
+	if _, err := store.TeacherNamed(ctx, Teacher); err == nil {
 		return nil
 	} else if !errors.Is(err, domain.ErrNotFound) {
 		return err
@@ -23,14 +24,14 @@ func Load(store domain.Store) error {
 	if err != nil {
 		return err
 	}
-	t, err := store.AddTeacher(Teacher, hash)
+	t, err := store.AddTeacher(ctx, Teacher, hash)
 	if err != nil {
 		return err
 	}
 	// The first file is to stand first on the shelf, which lists the newest first.
 	for i := len(documents) - 1; i >= 0; i-- {
 		d := documents[i]
-		if err := store.Add(&domain.Demonstration{ID: api.NewID(), OwnerID: t.ID, Title: d.Title, Document: d}); err != nil {
+		if err := store.Add(ctx, &domain.Demonstration{ID: api.NewID(), OwnerID: t.ID, Title: d.Title, Document: d}); err != nil {
 			return err
 		}
 	}

@@ -2,6 +2,7 @@ package main
 
 import (
 	"bufio"
+	"context"
 	"fmt"
 	"os"
 	"strings"
@@ -22,6 +23,7 @@ type addAccount struct {
 
 // Run makes the account, beside a service that may be running on the same data.
 func (c *addAccount) Run() error {
+	ctx := context.Background()
 	name, err := domain.CheckName(c.Name)
 	if err != nil {
 		return err
@@ -34,12 +36,12 @@ func (c *addAccount) Run() error {
 	if err != nil {
 		return err
 	}
-	db, err := c.join()
+	db, err := c.join(ctx)
 	if err != nil {
 		return err
 	}
 	defer db.stop()
-	if _, err := db.AddTeacher(name, hash); err != nil {
+	if _, err := db.AddTeacher(ctx, name, hash); err != nil {
 		return err
 	}
 	fmt.Printf("%s may sign in now.\n", name)

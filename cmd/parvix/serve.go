@@ -35,15 +35,15 @@ type database struct {
 func (s *storage) folder() string { return filepath.Join(s.Data, "mariadb") }
 
 // open starts the private server when no other is named.
-func (s *storage) open() (*database, error) {
+func (s *storage) open(ctx context.Context) (*database, error) {
 	if s.DSN != "" {
-		return connect(s.DSN)
+		return connect(ctx, s.DSN)
 	}
 	private, err := mariadb.Start(s.folder())
 	if err != nil {
 		return nil, err
 	}
-	db, err := connect(private.DSN)
+	db, err := connect(ctx, private.DSN)
 	if err != nil {
 		_ = private.Stop()
 		return nil, err
@@ -53,15 +53,15 @@ func (s *storage) open() (*database, error) {
 }
 
 // join is open beside a service that may run on the same data.
-func (s *storage) join() (*database, error) {
+func (s *storage) join(ctx context.Context) (*database, error) {
 	if dsn, running := mariadb.Join(s.folder()); s.DSN == "" && running {
-		return connect(dsn)
+		return connect(ctx, dsn)
 	}
-	return s.open()
+	return s.open(ctx)
 }
 
-func connect(dsn string) (*database, error) {
-	opened, err := store.Open(dsn)
+func connect(ctx context.Context, dsn string) (*database, error) {
+	opened, err := store.Open(ctx, dsn)
 	if err != nil {
 		return nil, err
 	}
@@ -96,7 +96,7 @@ func (c *demoCommand) Run() error { return c.serve(true) }
 func (c *serveCommand) serve(withDemo bool) error {
 	ctx, cancel := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer cancel()
-	db, err := c.open()
+	db, err := c.open(ctx)
 	if err != nil {
 		return err
 	}
@@ -104,7 +104,7 @@ func (c *serveCommand) serve(withDemo bool) error {
 	options := server.Options{SecureCookies: c.Proxies > 0 || !isLoopback(c.Listen), OpenRegistration: c.OpenRegistration,
 		SavesPerMinute: c.SavesPerMinute, Proxies: c.Proxies}
 	if withDemo {
-		if err := demo.Load(db.Store); err != nil {
+		if err := demo.Load(ctx, db.Store); err != nil {
 			return err
 		}
 		options.DemoTeacher = demo.Teacher

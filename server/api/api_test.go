@@ -42,7 +42,7 @@ func TestMain(m *testing.M) {
 			panic(err)
 		}
 		for _, name := range []string{"Ann", "Ben", "Demo"} {
-			if _, err := db.AddTeacher(name, hash); err != nil {
+			if _, err := db.AddTeacher(context.Background(), name, hash); err != nil {
 				panic(err)
 			}
 		}
@@ -366,7 +366,9 @@ func TestHealthTellsWhenTheDatabaseIsAway(t *testing.T) {
 // away is a store whose database does not answer.
 type away struct{ domain.Store }
 
-func (away) Teacher(uint64) (*domain.Teacher, error) { return nil, io.ErrUnexpectedEOF }
+func (away) Teacher(context.Context, uint64) (*domain.Teacher, error) {
+	return nil, io.ErrUnexpectedEOF
+}
 
 func TestADatabaseThatIsAwaySignsNobodyOut(t *testing.T) {
 	sessions := scs.New()

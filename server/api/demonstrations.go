@@ -43,7 +43,7 @@ func stored(d *domain.Demonstration) Stored {
 }
 
 func (s *server) list(w http.ResponseWriter, r *http.Request) {
-	entries, err := s.Store.List(teacher(r).ID, r.URL.Query().Get("words"), r.URL.Query().Get("after"))
+	entries, err := s.Store.List(r.Context(), teacher(r).ID, r.URL.Query().Get("words"), r.URL.Query().Get("after"))
 	if err != nil {
 		failed(w, r, err)
 		return
@@ -54,7 +54,7 @@ func (s *server) list(w http.ResponseWriter, r *http.Request) {
 // store adds a document to the shelf of the signed-in teacher.
 func (s *server) store(w http.ResponseWriter, r *http.Request, doc *document.Document) {
 	d := &domain.Demonstration{ID: NewID(), OwnerID: teacher(r).ID, Title: doc.Title, Document: doc}
-	if err := s.Store.Add(d); err != nil {
+	if err := s.Store.Add(r.Context(), d); err != nil {
 		failed(w, r, err)
 		return
 	}
@@ -84,7 +84,7 @@ func (s *server) importFile(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s *server) one(w http.ResponseWriter, r *http.Request) (*domain.Demonstration, bool) {
-	d, err := s.Store.Demonstration(teacher(r).ID, chi.URLParam(r, "id"))
+	d, err := s.Store.Demonstration(r.Context(), teacher(r).ID, chi.URLParam(r, "id"))
 	if err != nil {
 		failed(w, r, err)
 		return nil, false
@@ -101,7 +101,7 @@ func (s *server) read(w http.ResponseWriter, r *http.Request) {
 // save checks id and owner before it reads what was sent, and the revision before it looks into the document.
 func (s *server) save(w http.ResponseWriter, r *http.Request) {
 	owner, id := teacher(r).ID, chi.URLParam(r, "id")
-	revision, last, err := s.Store.Revision(owner, id)
+	revision, last, err := s.Store.Revision(r.Context(), owner, id)
 	if err != nil {
 		failed(w, r, err)
 		return
@@ -126,7 +126,7 @@ func (s *server) save(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, http.StatusUnprocessableEntity, "document", err.Error())
 		return
 	}
-	d, err := s.Store.Save(owner, id, domain.Save{Revision: body.Revision, ID: body.Save, Document: doc})
+	d, err := s.Store.Save(r.Context(), owner, id, domain.Save{Revision: body.Revision, ID: body.Save, Document: doc})
 	if err != nil {
 		failed(w, r, err)
 		return
@@ -146,7 +146,7 @@ func printable(text string) bool {
 }
 
 func (s *server) remove(w http.ResponseWriter, r *http.Request) {
-	if err := s.Store.Delete(teacher(r).ID, chi.URLParam(r, "id")); err != nil {
+	if err := s.Store.Delete(r.Context(), teacher(r).ID, chi.URLParam(r, "id")); err != nil {
 		failed(w, r, err)
 		return
 	}
@@ -154,7 +154,7 @@ func (s *server) remove(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s *server) restore(w http.ResponseWriter, r *http.Request) {
-	if err := s.Store.Restore(teacher(r).ID, chi.URLParam(r, "id")); err != nil {
+	if err := s.Store.Restore(r.Context(), teacher(r).ID, chi.URLParam(r, "id")); err != nil {
 		failed(w, r, err)
 		return
 	}
@@ -183,7 +183,7 @@ const patience = 1500 * time.Millisecond
 // picture gives the newest shelf picture that there is. One that is missing, as after a restart, is asked for.
 func (s *server) picture(w http.ResponseWriter, r *http.Request) {
 	owner, id := teacher(r).ID, chi.URLParam(r, "id")
-	p, err := s.Store.Picture(owner, id)
+	p, err := s.Store.Picture(r.Context(), owner, id)
 	if err == nil && p.Drawn < p.Revision {
 		if p, err = s.newest(r.Context(), owner, id); err == nil && len(p.Data) == 0 {
 			fail(w, r, http.StatusServiceUnavailable, "picture", "The picture is not drawn yet.")
@@ -222,7 +222,7 @@ func (s *server) picture(w http.ResponseWriter, r *http.Request) {
 
 // newest asks for a picture of the stored revision and waits a little for it.
 func (s *server) newest(ctx context.Context, owner uint64, id string) (*domain.Picture, error) {
-	d, err := s.Store.Demonstration(owner, id)
+	d, err := s.Store.Demonstration(ctx, owner, id)
 	if err != nil {
 		return nil, err
 	}
@@ -230,5 +230,5 @@ func (s *server) newest(ctx context.Context, owner uint64, id string) (*domain.P
 	ctx, cancel := context.WithTimeout(ctx, patience)
 	defer cancel()
 	s.Pictures.Await(ctx, id)
-	return s.Store.Picture(owner, id)
+	return s.Store.Picture(ctx, owner, id)
 }

@@ -54,7 +54,7 @@ func (s *server) current(r *http.Request) (*domain.Teacher, error) {
 	if !ok {
 		return nil, nil
 	}
-	t, err := s.Store.Teacher(uint64(id))
+	t, err := s.Store.Teacher(r.Context(), uint64(id))
 	if errors.Is(err, domain.ErrNotFound) {
 		return nil, nil
 	}
@@ -82,7 +82,7 @@ func (s *server) signIn(w http.ResponseWriter, r *http.Request) {
 	if !readBody(w, r, &c) {
 		return
 	}
-	t, err := s.Store.TeacherNamed(strings.TrimSpace(c.Name))
+	t, err := s.Store.TeacherNamed(r.Context(), strings.TrimSpace(c.Name))
 	if err != nil && !errors.Is(err, domain.ErrNotFound) {
 		failed(w, r, err)
 		return
@@ -114,7 +114,7 @@ func (s *server) demoSignIn(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, http.StatusNotFound, "no-demo", "This server has no demo sign-in.")
 		return
 	}
-	t, err := s.Store.TeacherNamed(s.DemoTeacher)
+	t, err := s.Store.TeacherNamed(r.Context(), s.DemoTeacher)
 	if err != nil {
 		failed(w, r, err)
 		return
@@ -149,7 +149,7 @@ func (s *server) register(w http.ResponseWriter, r *http.Request) {
 		fail(w, r, http.StatusUnprocessableEntity, "password", err.Error())
 		return
 	}
-	t, err := s.Store.AddTeacher(name, hash)
+	t, err := s.Store.AddTeacher(r.Context(), name, hash)
 	if err != nil {
 		failed(w, r, err)
 		return

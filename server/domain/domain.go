@@ -2,6 +2,7 @@
 package domain
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"strings"
@@ -87,23 +88,23 @@ func (*Conflict) Error() string { return "it was saved elsewhere in the meantime
 
 // Store keeps teachers and demonstrations. Every method that names an owner sees only that owner's demonstrations.
 type Store interface {
-	AddTeacher(name, passwordHash string) (*Teacher, error)
-	TeacherNamed(name string) (*Teacher, error)
-	Teacher(id uint64) (*Teacher, error)
+	AddTeacher(ctx context.Context, name, passwordHash string) (*Teacher, error)
+	TeacherNamed(ctx context.Context, name string) (*Teacher, error)
+	Teacher(ctx context.Context, id uint64) (*Teacher, error)
 	// List gives the owner's demonstrations whose title holds the words, newest first, a page of PageSize after the
 	// entry with the id after, which may be empty.
-	List(owner uint64, words, after string) ([]Entry, error)
-	Demonstration(owner uint64, id string) (*Demonstration, error)
-	Add(d *Demonstration) error
+	List(ctx context.Context, owner uint64, words, after string) ([]Entry, error)
+	Demonstration(ctx context.Context, owner uint64, id string) (*Demonstration, error)
+	Add(ctx context.Context, d *Demonstration) error
 	// Revision is the stored one with the id of the save that made it.
-	Revision(owner uint64, id string) (revision uint64, save string, err error)
+	Revision(ctx context.Context, owner uint64, id string) (revision uint64, save string, err error)
 	// Save replaces the document if its revision is still the stored one. A save that is stored already, by its id or
 	// because nothing differs, changes nothing and gives what is stored; else the error is a *Conflict.
-	Save(owner uint64, id string, save Save) (*Demonstration, error)
+	Save(ctx context.Context, owner uint64, id string, save Save) (*Demonstration, error)
 	// Picture gives the picture that is there; PutPicture stores one unless a newer one is there.
-	Picture(owner uint64, id string) (*Picture, error)
-	PutPicture(id string, drawn uint64, data []byte) error
+	Picture(ctx context.Context, owner uint64, id string) (*Picture, error)
+	PutPicture(ctx context.Context, id string, drawn uint64, data []byte) error
 	// Delete takes a demonstration off the shelf, Restore brings it back within KeptDeleted.
-	Delete(owner uint64, id string) error
-	Restore(owner uint64, id string) error
+	Delete(ctx context.Context, owner uint64, id string) error
+	Restore(ctx context.Context, owner uint64, id string) error
 }

@@ -26,7 +26,7 @@ const (
 
 // Store is where pictures go.
 type Store interface {
-	PutPicture(id string, drawn uint64, data []byte) error
+	PutPicture(ctx context.Context, id string, drawn uint64, data []byte) error
 }
 
 // job is the newest revision of a demonstration that wants a picture.
@@ -137,7 +137,7 @@ func (p *Pool) one(j *job) {
 	}()
 	data, err := zipped(svg.Small(j.doc, width, height, MostBytes))
 	if err == nil {
-		err = p.store.PutPicture(j.id, j.revision, data)
+		err = p.store.PutPicture(p.closed, j.id, j.revision, data)
 	}
 	if err != nil {
 		slog.Error("storing a picture", "demonstration", j.id, "error", err)

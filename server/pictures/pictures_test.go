@@ -25,7 +25,7 @@ type store struct {
 	once  sync.Once
 }
 
-func (s *store) PutPicture(id string, drawn uint64, data []byte) error {
+func (s *store) PutPicture(_ context.Context, id string, drawn uint64, data []byte) error {
 	s.once.Do(func() { <-s.first })
 	s.lock.Lock()
 	defer s.lock.Unlock()

@@ -2,16 +2,19 @@
 package store
 
 import (
+	"context"
 	"database/sql"
 	"embed"
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io/fs"
 	"log/slog"
 	"strings"
 	"time"
 
 	"github.com/pressly/goose/v3"
+	"github.com/pressly/goose/v3/lock"
 	"gorm.io/driver/mysql"
 	"gorm.io/gorm"
 	"gorm.io/gorm/logger"
@@ -29,7 +32,7 @@ type Store struct{ db *gorm.DB }
 var _ domain.Store = (*Store)(nil)
 
 // Open connects and migrates to the newest version.
-func Open(dsn string) (*Store, error) {
+func Open(ctx context.Context, dsn string) (*Store, error) {
 	quiet := logger.NewSlogLogger(slog.Default(), logger.Config{LogLevel: logger.Error, ParameterizedQueries: true,
 		IgnoreRecordNotFoundError: true})
 	db, err := gorm.Open(mysql.Open(dsn), &gorm.Config{TranslateError: true, Logger: quiet})
@@ -42,15 +45,47 @@ func Open(dsn string) (*Store, error) {
 	}
 	pool.SetMaxOpenConns(16)
 	pool.SetConnMaxLifetime(5 * time.Minute)
-	goose.SetBaseFS(migrations)
-	goose.SetLogger(goose.NopLogger())
-	if err := goose.SetDialect("mysql"); err != nil {
-		return nil, err
-	}
-	if err := goose.Up(pool, "migrations"); err != nil {
+	if err := migrate(ctx, pool); err != nil {
 		return nil, fmt.Errorf("migrating the database: %w", err)
 	}
 	return &Store{db}, nil
+}
+
+// migrate brings the tables to the newest version; the lock keeps programs that start at the same time from doing it twice.
+func migrate(ctx context.Context, pool *sql.DB) error {
+	files, err := fs.Sub(migrations, "migrations")
+	if err != nil {
+		return err
+	}
+	provider, err := goose.NewProvider(goose.DialectMySQL, pool, files, goose.WithSessionLocker(namedLock{}))
+	if err != nil {
+		return err
+	}
+	_, err = provider.Up(ctx)
+	return err
+}
+
+// namedLock is MariaDB's own lock by name, which ends with its connection: a program that was killed holds up nobody.
+type namedLock struct{}
+
+var _ lock.SessionLocker = namedLock{}
+
+// SessionLock waits for the lock.
+func (namedLock) SessionLock(ctx context.Context, conn *sql.Conn) error {
+	var got sql.NullInt64
+	if err := conn.QueryRowContext(ctx, "SELECT GET_LOCK('parvix-migrations', 60)").Scan(&got); err != nil {
+		return err
+	}
+	if got.Int64 != 1 {
+		return errors.New("another program has been migrating for a minute")
+	}
+	return nil
+}
+
+// SessionUnlock lets it go.
+func (namedLock) SessionUnlock(ctx context.Context, conn *sql.Conn) error {
+	_, err := conn.ExecContext(ctx, "DO RELEASE_LOCK('parvix-migrations')")
+	return err
 }
 
 // Pool is the connection pool, for the session store and health checks.
@@ -100,38 +135,40 @@ func known(action string, err error) error {
 }
 
 // AddTeacher makes an account.
-func (s *Store) AddTeacher(name, hash string) (*domain.Teacher, error) {
+func (s *Store) AddTeacher(ctx context.Context, name, hash string) (*domain.Teacher, error) {
 	row := teacherRow{Name: name, PasswordHash: hash, CreatedAt: time.Now().UTC()}
-	if err := known("adding a teacher", s.db.Create(&row).Error); err != nil {
+	if err := known("adding a teacher", s.db.WithContext(ctx).Create(&row).Error); err != nil {
 		return nil, err
 	}
 	return &domain.Teacher{ID: row.ID, Name: row.Name, PasswordHash: row.PasswordHash}, nil
 }
 
-func (s *Store) teacher(where string, value any) (*domain.Teacher, error) {
+func (s *Store) teacher(ctx context.Context, where string, value any) (*domain.Teacher, error) {
 	var row teacherRow
-	if err := known("reading a teacher", s.db.Where(where, value).First(&row).Error); err != nil {
+	if err := known("reading a teacher", s.db.WithContext(ctx).Where(where, value).First(&row).Error); err != nil {
 		return nil, err
 	}
 	return &domain.Teacher{ID: row.ID, Name: row.Name, PasswordHash: row.PasswordHash}, nil
 }
 
 // TeacherNamed finds an account by its name.
-func (s *Store) TeacherNamed(name string) (*domain.Teacher, error) {
-	return s.teacher("name = ?", name)
+func (s *Store) TeacherNamed(ctx context.Context, name string) (*domain.Teacher, error) {
+	return s.teacher(ctx, "name = ?", name)
 }
 
 // Teacher finds an account.
-func (s *Store) Teacher(id uint64) (*domain.Teacher, error) { return s.teacher("id = ?", id) }
+func (s *Store) Teacher(ctx context.Context, id uint64) (*domain.Teacher, error) {
+	return s.teacher(ctx, "id = ?", id)
+}
 
 // List gives a page of the shelf.
-func (s *Store) List(owner uint64, words, after string) ([]domain.Entry, error) {
-	q := s.db.Model(&demonstrationRow{}).Where("owner_id = ? AND deleted_at IS NULL", owner)
+func (s *Store) List(ctx context.Context, owner uint64, words, after string) ([]domain.Entry, error) {
+	q := s.db.WithContext(ctx).Model(&demonstrationRow{}).Where("owner_id = ? AND deleted_at IS NULL", owner)
 	for _, word := range strings.Fields(words) {
 		q = q.Where("title LIKE ?", "%"+likeEscaper.Replace(word)+"%")
 	}
 	if after != "" {
-		last, err := s.row(s.db, owner, after)
+		last, err := s.row(s.db.WithContext(ctx), owner, after)
 		if err != nil {
 			return nil, err
 		}
@@ -161,8 +198,8 @@ func (r *demonstrationRow) demonstration() (*domain.Demonstration, error) {
 }
 
 // Demonstration reads one.
-func (s *Store) Demonstration(owner uint64, id string) (*domain.Demonstration, error) {
-	row, err := s.row(s.db, owner, id)
+func (s *Store) Demonstration(ctx context.Context, owner uint64, id string) (*domain.Demonstration, error) {
+	row, err := s.row(s.db.WithContext(ctx), owner, id)
 	if err != nil {
 		return nil, err
 	}
@@ -170,11 +207,11 @@ func (s *Store) Demonstration(owner uint64, id string) (*domain.Demonstration, e
 }
 
 // Add stores a new one at revision 1.
-func (s *Store) Add(d *domain.Demonstration) error {
+func (s *Store) Add(ctx context.Context, d *domain.Demonstration) error {
 	d.Revision, d.ChangedAt = 1, time.Now().UTC()
 	row := demonstrationRow{ID: d.ID, OwnerID: d.OwnerID, Title: d.Title, Revision: 1, Document: compact(d.Document),
 		SaveID: d.Save, ChangedAt: d.ChangedAt}
-	return known("adding a demonstration", s.db.Create(&row).Error)
+	return known("adding a demonstration", s.db.WithContext(ctx).Create(&row).Error)
 }
 
 func compact(doc *document.Document) string {
@@ -186,16 +223,16 @@ func compact(doc *document.Document) string {
 }
 
 // Revision is the stored one.
-func (s *Store) Revision(owner uint64, id string) (revision uint64, save string, err error) {
+func (s *Store) Revision(ctx context.Context, owner uint64, id string) (revision uint64, save string, err error) {
 	var row demonstrationRow
-	err = s.db.Select("revision, save_id").Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
+	err = s.db.WithContext(ctx).Select("revision, save_id").Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
 	return row.Revision, row.SaveID, known("reading a revision", err)
 }
 
 // Save is optimistic: it changes the row only at the revision it was read at.
-func (s *Store) Save(owner uint64, id string, save domain.Save) (*domain.Demonstration, error) {
+func (s *Store) Save(ctx context.Context, owner uint64, id string, save domain.Save) (*domain.Demonstration, error) {
 	now, text := time.Now().UTC(), compact(save.Document)
-	done := s.db.Model(&demonstrationRow{}).
+	done := s.db.WithContext(ctx).Model(&demonstrationRow{}).
 		Where("id = ? AND owner_id = ? AND revision = ? AND deleted_at IS NULL", id, owner, save.Revision).
 		Updates(map[string]any{"title": save.Document.Title, "document": text, "save_id": save.ID, "revision": save.Revision + 1,
 			"changed_at": now})
@@ -203,7 +240,7 @@ func (s *Store) Save(owner uint64, id string, save domain.Save) (*domain.Demonst
 		return nil, known("saving a demonstration", done.Error)
 	}
 	if done.RowsAffected == 0 {
-		row, err := s.row(s.db, owner, id)
+		row, err := s.row(s.db.WithContext(ctx), owner, id)
 		if err != nil {
 			return nil, err
 		}
@@ -230,9 +267,9 @@ type pictureRow struct {
 func (pictureRow) TableName() string { return "demonstrations" }
 
 // Picture reads a shelf picture without its document.
-func (s *Store) Picture(owner uint64, id string) (*domain.Picture, error) {
+func (s *Store) Picture(ctx context.Context, owner uint64, id string) (*domain.Picture, error) {
 	var row pictureRow
-	err := s.db.Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
+	err := s.db.WithContext(ctx).Where("id = ? AND owner_id = ? AND deleted_at IS NULL", id, owner).First(&row).Error
 	if err != nil {
 		return nil, known("reading a picture", err)
 	}
@@ -240,8 +277,8 @@ func (s *Store) Picture(owner uint64, id string) (*domain.Picture, error) {
 }
 
 // PutPicture stores a picture of a revision; an older one than is there changes nothing.
-func (s *Store) PutPicture(id string, drawn uint64, data []byte) error {
-	err := s.db.Model(&pictureRow{}).Where("id = ? AND picture_revision < ?", id, drawn).
+func (s *Store) PutPicture(ctx context.Context, id string, drawn uint64, data []byte) error {
+	err := s.db.WithContext(ctx).Model(&pictureRow{}).Where("id = ? AND picture_revision < ?", id, drawn).
 		Updates(map[string]any{"picture": data, "picture_revision": drawn}).Error
 	return known("storing a picture", err)
 }
@@ -255,13 +292,13 @@ func (s *Store) mark(where *gorm.DB, owner uint64, id string, deleted *time.Time
 }
 
 // Delete takes one off the shelf.
-func (s *Store) Delete(owner uint64, id string) error {
+func (s *Store) Delete(ctx context.Context, owner uint64, id string) error {
 	now := time.Now().UTC()
-	return s.mark(s.db.Where("deleted_at IS NULL"), owner, id, &now)
+	return s.mark(s.db.WithContext(ctx).Where("deleted_at IS NULL"), owner, id, &now)
 }
 
 // Restore brings one back.
-func (s *Store) Restore(owner uint64, id string) error {
+func (s *Store) Restore(ctx context.Context, owner uint64, id string) error {
 	oldest := time.Now().UTC().Add(-domain.KeptDeleted)
-	return s.mark(s.db.Where("deleted_at > ?", oldest), owner, id, nil)
+	return s.mark(s.db.WithContext(ctx).Where("deleted_at > ?", oldest), owner, id, nil)
 }

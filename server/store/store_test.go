@@ -28,7 +28,7 @@ var count int
 func teacher(t testing.TB) *domain.Teacher {
 	t.Helper()
 	count++
-	made, err := db.AddTeacher(t.Name()+string(rune('a'+count)), "hash")
+	made, err := db.AddTeacher(t.Context(), t.Name()+string(rune('a'+count)), "hash")
 	require.NoError(t, err)
 	return made
 }
@@ -38,13 +38,13 @@ func add(t testing.TB, owner uint64, title string) *domain.Demonstration {
 	count++
 	d := &domain.Demonstration{ID: strings.Repeat("a", 23) + string(rune('a'+count/676)) + string(rune('a'+count/26%26)) + string(rune('a'+count%26)),
 		OwnerID: owner, Title: title, Document: document.New(title)}
-	require.NoError(t, db.Add(d))
+	require.NoError(t, db.Add(t.Context(), d))
 	return d
 }
 
 func titles(t testing.TB, owner uint64, words string) (list []string) {
 	t.Helper()
-	entries, err := db.List(owner, words, "")
+	entries, err := db.List(t.Context(), owner, words, "")
 	require.NoError(t, err)
 	for _, e := range entries {
 		list = append(list, e.Title)
@@ -56,15 +56,15 @@ func TestASaveCountsOnAndOnlyFromTheStoredRevision(t *testing.T) {
 	owner := teacher(t)
 	d := add(t, owner.ID, "Tide")
 	changed := document.New("Tide at noon")
-	saved, err := db.Save(owner.ID, d.ID, domain.Save{Revision: 1, ID: "first", Document: changed})
+	saved, err := db.Save(t.Context(), owner.ID, d.ID, domain.Save{Revision: 1, ID: "first", Document: changed})
 	require.NoError(t, err)
 	assert.Equal(t, uint64(2), saved.Revision)
 
-	_, err = db.Save(owner.ID, d.ID, domain.Save{Revision: 1, ID: "second", Document: document.New("Late")})
+	_, err = db.Save(t.Context(), owner.ID, d.ID, domain.Save{Revision: 1, ID: "second", Document: document.New("Late")})
 	var conflict *domain.Conflict
 	require.True(t, errors.As(err, &conflict))
 	assert.Equal(t, "Tide at noon", conflict.Current.Document.Title, "the error shows what is stored")
-	read, err := db.Demonstration(owner.ID, d.ID)
+	read, err := db.Demonstration(t.Context(), owner.ID, d.ID)
 	require.NoError(t, err)
 	assert.Equal(t, changed, read.Document)
 	assert.Equal(t, "first", read.Save)
@@ -74,18 +74,18 @@ func TestASaveThatIsStoredAlreadyIsNoConflict(t *testing.T) {
 	owner := teacher(t)
 	d := add(t, owner.ID, "Tide")
 	first := domain.Save{Revision: 1, ID: "first", Document: document.New("Tide at noon")}
-	_, err := db.Save(owner.ID, d.ID, first)
+	_, err := db.Save(t.Context(), owner.ID, d.ID, first)
 	require.NoError(t, err)
 	for name, again := range map[string]domain.Save{
 		"the same save, of which the answer was lost": first,
 		"another save of the same document":           {Revision: 1, ID: "other", Document: document.New("Tide at noon")},
 		"a late one from the same content":            {Revision: 7, Document: document.New("Tide at noon")},
 	} {
-		stored, err := db.Save(owner.ID, d.ID, again)
+		stored, err := db.Save(t.Context(), owner.ID, d.ID, again)
 		require.NoError(t, err, name)
 		assert.Equal(t, uint64(2), stored.Revision, name)
 	}
-	revision, save, err := db.Revision(owner.ID, d.ID)
+	revision, save, err := db.Revision(t.Context(), owner.ID, d.ID)
 	require.NoError(t, err)
 	assert.Equal(t, uint64(2), revision)
 	assert.Equal(t, "first", save)
@@ -94,12 +94,12 @@ func TestASaveThatIsStoredAlreadyIsNoConflict(t *testing.T) {
 func TestAnOlderPictureDoesNotReplaceANewerOne(t *testing.T) {
 	owner := teacher(t)
 	d := add(t, owner.ID, "Tide")
-	require.NoError(t, db.PutPicture(d.ID, 3, []byte("third")))
-	require.NoError(t, db.PutPicture(d.ID, 2, []byte("second")))
-	p, err := db.Picture(owner.ID, d.ID)
+	require.NoError(t, db.PutPicture(t.Context(), d.ID, 3, []byte("third")))
+	require.NoError(t, db.PutPicture(t.Context(), d.ID, 2, []byte("second")))
+	p, err := db.Picture(t.Context(), owner.ID, d.ID)
 	require.NoError(t, err)
 	assert.Equal(t, domain.Picture{Revision: 1, Drawn: 3, Data: []byte("third")}, *p)
-	_, err = db.Picture(teacher(t).ID, d.ID)
+	_, err = db.Picture(t.Context(), teacher(t).ID, d.ID)
 	assert.ErrorIs(t, err, domain.ErrNotFound)
 }
 
@@ -111,7 +111,7 @@ func TestTheShelfGoesOnPageByPage(t *testing.T) {
 	}
 	seen, after := map[string]bool{}, ""
 	for range 3 {
-		entries, err := db.List(owner.ID, "tide", after)
+		entries, err := db.List(t.Context(), owner.ID, "tide", after)
 		require.NoError(t, err)
 		for _, e := range entries {
 			assert.False(t, seen[e.ID], "no entry comes twice")
@@ -125,25 +125,25 @@ func TestTheShelfGoesOnPageByPage(t *testing.T) {
 func TestAnOwnerSeesOnlyTheirOwn(t *testing.T) {
 	mine, other := teacher(t), teacher(t)
 	d := add(t, mine.ID, "Secret")
-	_, err := db.Demonstration(other.ID, d.ID)
+	_, err := db.Demonstration(t.Context(), other.ID, d.ID)
 	assert.ErrorIs(t, err, domain.ErrNotFound)
-	_, err = db.Save(other.ID, d.ID, domain.Save{Revision: 1, Document: document.New("Stolen")})
+	_, err = db.Save(t.Context(), other.ID, d.ID, domain.Save{Revision: 1, Document: document.New("Stolen")})
 	assert.ErrorIs(t, err, domain.ErrNotFound)
-	assert.ErrorIs(t, db.Delete(other.ID, d.ID), domain.ErrNotFound)
+	assert.ErrorIs(t, db.Delete(t.Context(), other.ID, d.ID), domain.ErrNotFound)
 	assert.Empty(t, titles(t, other.ID, ""))
 }
 
 func TestWhatWasDeletedCanBeBroughtBack(t *testing.T) {
 	owner := teacher(t)
 	d := add(t, owner.ID, "Gone")
-	require.NoError(t, db.Delete(owner.ID, d.ID))
+	require.NoError(t, db.Delete(t.Context(), owner.ID, d.ID))
 	assert.Empty(t, titles(t, owner.ID, ""))
-	_, err := db.Save(owner.ID, d.ID, domain.Save{Revision: 1, Document: document.New("x")})
+	_, err := db.Save(t.Context(), owner.ID, d.ID, domain.Save{Revision: 1, Document: document.New("x")})
 	assert.ErrorIs(t, err, domain.ErrNotFound, "a deleted one cannot be saved over")
-	assert.ErrorIs(t, db.Delete(owner.ID, d.ID), domain.ErrNotFound)
-	require.NoError(t, db.Restore(owner.ID, d.ID))
+	assert.ErrorIs(t, db.Delete(t.Context(), owner.ID, d.ID), domain.ErrNotFound)
+	require.NoError(t, db.Restore(t.Context(), owner.ID, d.ID))
 	assert.Equal(t, []string{"Gone"}, titles(t, owner.ID, ""))
-	assert.ErrorIs(t, db.Restore(owner.ID, d.ID), domain.ErrNotFound)
+	assert.ErrorIs(t, db.Restore(t.Context(), owner.ID, d.ID), domain.ErrNotFound)
 }
 
 func TestTheShelfIsSearchedByEveryWord(t *testing.T) {
@@ -159,11 +159,11 @@ func TestTheShelfIsSearchedByEveryWord(t *testing.T) {
 }
 
 func TestANameIsTakenOnce(t *testing.T) {
-	_, err := db.AddTeacher("Unique", "h")
+	_, err := db.AddTeacher(t.Context(), "Unique", "h")
 	require.NoError(t, err)
-	_, err = db.AddTeacher("unique", "h")
+	_, err = db.AddTeacher(t.Context(), "unique", "h")
 	assert.ErrorIs(t, err, domain.ErrTaken, "whatever its capitals")
-	_, err = db.TeacherNamed("nobody")
+	_, err = db.TeacherNamed(t.Context(), "nobody")
 	assert.ErrorIs(t, err, domain.ErrNotFound)
 }
 
@@ -172,7 +172,7 @@ func BenchmarkSave(b *testing.B) {
 	d := add(b, owner.ID, "Bench")
 	doc := document.New("Bench")
 	for revision := uint64(1); b.Loop(); revision++ {
-		if _, err := db.Save(owner.ID, d.ID, domain.Save{Revision: revision, Document: doc}); err != nil {
+		if _, err := db.Save(b.Context(), owner.ID, d.ID, domain.Save{Revision: revision, Document: doc}); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -2,6 +2,7 @@
 package testdb
 
 import (
+	"context"
 	"fmt"
 	"os"
 	"path/filepath"
@@ -23,7 +24,7 @@ func Run(m *testing.M, use func(db *store.Store)) (code int) {
 		return failed(fmt.Errorf("%w (make test-server installs MariaDB)", err))
 	}
 	defer func() { _ = server.Stop() }()
-	db, err := store.Open(server.DSN)
+	db, err := store.Open(context.Background(), server.DSN)
 	if err != nil {
 		return failed(err)
 	}
