@@ -70,6 +70,7 @@ func openItem(page *rod.Page, words string, within time.Duration) (*rod.Element,
 }
 
 func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -93,6 +94,7 @@ func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
 }
 
 func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -104,6 +106,7 @@ func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
 }
 
 func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -121,6 +124,7 @@ func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
 }
 
 func TestAReadingThatDeservesASecondLookIsPointedOut(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -130,6 +134,7 @@ func TestAReadingThatDeservesASecondLookIsPointedOut(t *testing.T) {
 }
 
 func TestThePaletteTypesSymbolsAtTheCaret(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -145,6 +150,7 @@ func TestThePaletteTypesSymbolsAtTheCaret(t *testing.T) {
 }
 
 func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -206,6 +212,7 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 }
 
 func TestATextStandsOnThePictureAndLabelsKeepClear(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -226,6 +233,7 @@ func TestATextStandsOnThePictureAndLabelsKeepClear(t *testing.T) {
 }
 
 func TestUndoReachesEveryEditAndRedoComesBack(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -260,6 +268,7 @@ func asJSON(t *testing.T, page *rod.Page, d document.Document) string {
 }
 
 func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -275,6 +284,7 @@ func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
 }
 
 func TestTheWindowZoomsPansAndFits(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -312,6 +322,7 @@ func TestTheWindowZoomsPansAndFits(t *testing.T) {
 }
 
 func TestTheWindowsEndsAreTyped(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, "The float in the tide gauge")
@@ -334,6 +345,7 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 }
 
 func TestDegreesAreADemonstrationsUnit(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -345,6 +357,7 @@ func TestDegreesAreADemonstrationsUnit(t *testing.T) {
 }
 
 func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -358,6 +371,7 @@ func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
 }
 
 func TestOnAPhoneAFingerMovesADial(t *testing.T) {
+	t.Parallel()
 	page := visit(t, 390, 844)
 	require.NoError(t, proto.EmulationSetTouchEmulationEnabled{Enabled: true}.Call(page))
 	signInDemo(t, page)
