@@ -34,7 +34,6 @@ func assertAccessible(t *testing.T, page *rod.Page, where string) {
 }
 
 func TestEveryScreenCanBeUsedByEveryone(t *testing.T) {
-	t.Parallel()
 	for _, size := range [][2]int{{1280, 800}, {390, 844}} {
 		page := visit(t, size[0], size[1])
 		goTo(t, page, "/")
@@ -59,7 +58,6 @@ func TestEveryScreenCanBeUsedByEveryone(t *testing.T) {
 }
 
 func TestThePanelIsDescribedInWords(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -69,7 +67,6 @@ func TestThePanelIsDescribedInWords(t *testing.T) {
 }
 
 func TestTheKeyboardAloneReachesEverything(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)

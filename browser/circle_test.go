@@ -50,7 +50,6 @@ func turnTo(t *testing.T, page *rod.Page, angle string) {
 // From an empty bench in three actions; then the cosine in the circle, level, and in the graph, upright, has the same
 // signed length: in pixels over the unit, at twelve angles with the axes among them. cos kπ/6 by DLMF Table 4.17.1.
 func TestTheCosinesGraphIsBuiltFromTheCircle(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.click(".beginnings button", "The unit circle")
 	l.click(`[data-ratio=cos]`, "cos")
@@ -94,7 +93,6 @@ func TestTheCosinesGraphIsBuiltFromTheCircle(t *testing.T) {
 
 // The point is dragged by hand: it snaps to 60°, winds on past a full turn, and the dial follows.
 func TestThePointOnTheCircleIsDraggedSnapsAndWinds(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.click(".beginnings button", "The unit circle")
 	one(t, l.page, ".readout")

@@ -70,7 +70,6 @@ func openItem(page *rod.Page, words string, within time.Duration) (*rod.Element,
 }
 
 func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -94,7 +93,6 @@ func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
 }
 
 func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -106,7 +104,6 @@ func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
 }
 
 func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -124,7 +121,6 @@ func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
 }
 
 func TestAReadingThatDeservesASecondLookIsPointedOut(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -134,7 +130,6 @@ func TestAReadingThatDeservesASecondLookIsPointedOut(t *testing.T) {
 }
 
 func TestThePaletteTypesSymbolsAtTheCaret(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -150,7 +145,6 @@ func TestThePaletteTypesSymbolsAtTheCaret(t *testing.T) {
 }
 
 func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -212,7 +206,6 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 }
 
 func TestATextStandsOnThePictureAndLabelsKeepClear(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -233,7 +226,6 @@ func TestATextStandsOnThePictureAndLabelsKeepClear(t *testing.T) {
 }
 
 func TestUndoReachesEveryEditAndRedoComesBack(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -268,7 +260,6 @@ func asJSON(t *testing.T, page *rod.Page, d document.Document) string {
 }
 
 func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -284,7 +275,6 @@ func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
 }
 
 func TestTheWindowZoomsPansAndFits(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -322,7 +312,6 @@ func TestTheWindowZoomsPansAndFits(t *testing.T) {
 }
 
 func TestTheWindowsEndsAreTyped(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, "The float in the tide gauge")
@@ -345,7 +334,6 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 }
 
 func TestDegreesAreADemonstrationsUnit(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -357,7 +345,6 @@ func TestDegreesAreADemonstrationsUnit(t *testing.T) {
 }
 
 func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -371,7 +358,6 @@ func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
 }
 
 func TestOnAPhoneAFingerMovesADial(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 390, 844)
 	require.NoError(t, proto.EmulationSetTouchEmulationEnabled{Enabled: true}.Call(page))
 	signInDemo(t, page)

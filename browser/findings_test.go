@@ -37,7 +37,6 @@ func tap(t *testing.T, page *rod.Page, x, y float64) {
 
 // The vertex form −0.6(x − 3)² + 4.5: vertex (3, 4.5), zeros 3 ± √30/2 (common practice).
 func TestFindingsAreExactAndFollowTheDial(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -58,7 +57,6 @@ func TestFindingsAreExactAndFollowTheDial(t *testing.T) {
 }
 
 func TestAFindingIsShownOnTheStageAndToldInAText(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -93,7 +91,6 @@ func TestAFindingIsShownOnTheStageAndToldInAText(t *testing.T) {
 }
 
 func TestAReadingSnapsNamesItsFunctionAndIsExact(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -133,7 +130,6 @@ func TestAReadingSnapsNamesItsFunctionAndIsExact(t *testing.T) {
 }
 
 func TestAWindowThatShowsNothingIsMendedByOneAction(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -146,7 +142,6 @@ func TestAWindowThatShowsNothingIsMendedByOneAction(t *testing.T) {
 }
 
 func TestAWaveThatLooksFlatInDegreesIsPointedOut(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -160,7 +155,6 @@ func TestAWaveThatLooksFlatInDegreesIsPointedOut(t *testing.T) {
 }
 
 func TestTheDecimalSignIsASetting(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)

@@ -136,7 +136,6 @@ func assertMember(t *testing.T, page *rod.Page, panel int, colour string, f func
 var rampOfFive = []string{"#35308a", "#0b7486", "#5f7310", "#b5481b", "#6d1a5b"}
 
 func TestAFamilyOfBellsSideBySideForTwoParameters(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = a e^(-(x - c)^2)")
 	l.click("[aria-label=Stated] button", "Make a, c dials")
@@ -176,7 +175,6 @@ func TestAFamilyOfBellsSideBySideForTwoParameters(t *testing.T) {
 }
 
 func TestGuidesOfALogisticCurveStayRightWhileThreeDialsMove(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = L/(1 + e^(-r(x - c)))")
 	l.click("[aria-label=Stated] button", "Make L, r, c dials")
@@ -217,7 +215,6 @@ func TestGuidesOfALogisticCurveStayRightWhileThreeDialsMove(t *testing.T) {
 var hues = []string{"#0b4f8c", "#b5452c", "#0b6b6f", "#6a4c9c", "#8a5a00", "#a8326e", "#3f6212", "#4a4f57"}
 
 func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = -ln(x + 4) + 2")
 	l.click("[aria-label=Stated] button", "from its parent")
@@ -246,7 +243,6 @@ func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) 
 }
 
 func TestTheLocusOfAVertexWithItsEquation(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = 2x^2 + b x + 1")
 	l.click("[aria-label=Stated] button", "Make b a dial")
@@ -278,7 +274,6 @@ func TestTheLocusOfAVertexWithItsEquation(t *testing.T) {
 }
 
 func TestThreeTypesTracedByOnePoint(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = 2x + 1")
 	l.more()
@@ -309,7 +304,6 @@ func TestThreeTypesTracedByOnePoint(t *testing.T) {
 
 // Scenes keep what is in play; going there glides and ends exactly there.
 func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = a x^2")
 	l.click("[aria-label=Stated] button", "Make a a dial")
@@ -332,7 +326,6 @@ func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
 }
 
 func TestAnIdeaFillsTheBench(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.click(".beginnings button", "^A family")
 	until(t, l.page, `() => parvix.document().stated.length === 4`)
@@ -350,7 +343,6 @@ func TestAnIdeaFillsTheBench(t *testing.T) {
 }
 
 func TestAParentIsMovedByHandAndByNumbers(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.click("summary", "parent")
 	l.click(".gallery button", "^quadratic")
@@ -377,7 +369,6 @@ func TestAParentIsMovedByHandAndByNumbers(t *testing.T) {
 }
 
 func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = x^2/2")
 	l.open("Show something on the stage")
@@ -403,7 +394,6 @@ func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
 }
 
 func TestTheBoardIsHeldStillPointedAtAndPutBack(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = a x")
 	l.click("[aria-label=Stated] button", "Make a a dial")
@@ -424,7 +414,6 @@ func TestTheBoardIsHeldStillPointedAtAndPutBack(t *testing.T) {
 
 // A curve that is dragged from the folio to a panel appears there.
 func TestAnEntryIsDraggedToItsPanel(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = x")
 	l.click(".chips button", "panels")
@@ -441,7 +430,6 @@ func TestAnEntryIsDraggedToItsPanel(t *testing.T) {
 
 // Points are plotted first, by tapping; one that lies wrong is dragged to its place; only then the curve is revealed.
 func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = x^2/2")
 	click(t, one(t, l.page, `[aria-label="Hide f"]`))
@@ -484,7 +472,6 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 
 // A triangle with its area and its right angle, from three points that can be dragged; a tangent that runs along a curve.
 func TestPiecesOfGeometryAreLive(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("f(x) = x^2/4")
 	for _, p := range [][2]string{{"0", "-1"}, {"4", "-1"}, {"0", "2"}} {

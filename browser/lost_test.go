@@ -42,7 +42,6 @@ func rename(t *testing.T, page *rod.Page, title string) {
 }
 
 func TestTwoWindowsOfOneBrowserHandOverWhatTheySave(t *testing.T) {
-	t.Parallel()
 	a := visit(t, 1280, 800)
 	signInDemo(t, a)
 	copyBench(t, a, fountain)
@@ -91,7 +90,6 @@ func reopened(t *testing.T, a, b *rod.Page) *rod.Page {
 }
 
 func TestWorkOfAWindowThatWasCutOffIsOfferedWhenItIsOpenedAgain(t *testing.T) {
-	t.Parallel()
 	a, b := cutOff(t)
 	c := reopened(t, a, b)
 	saying(t, c, ".ant-modal", "changed in two places")
@@ -102,7 +100,6 @@ func TestWorkOfAWindowThatWasCutOffIsOfferedWhenItIsOpenedAgain(t *testing.T) {
 }
 
 func TestAConflictOutlivesItsWindowThoughTheOtherSavesOnceMore(t *testing.T) {
-	t.Parallel()
 	a, b := cutOff(t)
 	front(t, b)
 	ask[any](t, b, `() => { window.fetch = window.realFetch; window.dispatchEvent(new Event('online')); }`)
@@ -116,7 +113,6 @@ func TestAConflictOutlivesItsWindowThoughTheOtherSavesOnceMore(t *testing.T) {
 }
 
 func TestAnEditIsKeptWhenACoreIsDeadAndTheCoreIsStartedAnew(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -138,7 +134,6 @@ func TestAnEditIsKeptWhenACoreIsDeadAndTheCoreIsStartedAnew(t *testing.T) {
 }
 
 func TestAFormulaOfAMillionTermsIsRefusedByNameAndWorkGoesOn(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -150,7 +145,6 @@ func TestAFormulaOfAMillionTermsIsRefusedByNameAndWorkGoesOn(t *testing.T) {
 }
 
 func TestASaveOfWhichTheAnswerWasLostIsNoConflict(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -164,7 +158,6 @@ func TestASaveOfWhichTheAnswerWasLostIsNoConflict(t *testing.T) {
 }
 
 func TestAReloadRightAfterAnEditIsNoConflict(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -180,7 +173,6 @@ func TestAReloadRightAfterAnEditIsNoConflict(t *testing.T) {
 }
 
 func TestAnAnswerThatIsNotTheServersMeansAwayAndIsTriedAgain(t *testing.T) {
-	t.Parallel()
 	for _, answer := range []string{"portal", "late"} {
 		page := visit(t, 1280, 800)
 		signInDemo(t, page)
@@ -194,7 +186,6 @@ func TestAnAnswerThatIsNotTheServersMeansAwayAndIsTriedAgain(t *testing.T) {
 }
 
 func TestAnExpiredSessionIsRenewedOnTheSpot(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -212,7 +203,6 @@ func TestAnExpiredSessionIsRenewedOnTheSpot(t *testing.T) {
 }
 
 func TestWorkOnADeletedDemonstrationGoesOnAsANewOne(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -226,7 +216,6 @@ func TestWorkOnADeletedDemonstrationGoesOnAsANewOne(t *testing.T) {
 }
 
 func TestSigningOutWithUnsentWorkAsksAndLeavesNothingBehind(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -249,7 +238,6 @@ func TestSigningOutWithUnsentWorkAsksAndLeavesNothingBehind(t *testing.T) {
 }
 
 func TestABrowserThatKeepsNothingSaysWhatThatMeans(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	_, err := page.EvalOnNewDocument(`Object.defineProperty(window, 'indexedDB', {get() { throw new Error('not here'); }})`)
 	require.NoError(t, err)
@@ -281,7 +269,6 @@ func failing(t *testing.T, page *rod.Page, words string, how func(*rod.Hijack)) 
 }
 
 func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	enterAs(t, page, "/api/session/demo", "{}")
 	id := importDocument(t, page, mustDemo(t, 0))
@@ -295,7 +282,6 @@ func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
 }
 
 func TestAfterANewVersionThePageIsLoadedAnewOnce(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	var letPass func()
@@ -309,7 +295,6 @@ func TestAfterANewVersionThePageIsLoadedAnewOnce(t *testing.T) {
 }
 
 func TestWhatIsDoneWhilePresentingIsNotSaved(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -332,7 +317,6 @@ func TestWhatIsDoneWhilePresentingIsNotSaved(t *testing.T) {
 }
 
 func TestTextsBesideTheStageAreSeenWhilePresenting(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -356,7 +340,6 @@ func TestTextsBesideTheStageAreSeenWhilePresenting(t *testing.T) {
 }
 
 func TestWhatHangsOnADeletedFunctionSaysSoAndOffersUndo(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
@@ -370,7 +353,6 @@ func TestWhatHangsOnADeletedFunctionSaysSoAndOffersUndo(t *testing.T) {
 }
 
 func TestAnEmptiedStageIsEmpty(t *testing.T) {
-	t.Parallel()
 	t.Run("drawn by the processor", func(t *testing.T) { emptied(t, visit(t, 1280, 800)) })
 	t.Run("drawn by a graphics processor in software", func(t *testing.T) {
 		control, err := headless().Delete("disable-gpu").Set("use-angle", "swiftshader").Set("enable-unsafe-swiftshader").Launch()
@@ -420,7 +402,6 @@ func coloured(t *testing.T, page *rod.Page) int {
 }
 
 func TestMenusAndSheetsAreReachedByTheKeyboard(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
@@ -456,7 +437,6 @@ func TestMenusAndSheetsAreReachedByTheKeyboard(t *testing.T) {
 }
 
 func TestAnEntryIsDeletedByKeysAlone(t *testing.T) {
-	t.Parallel()
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)

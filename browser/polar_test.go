@@ -14,7 +14,6 @@ import (
 // From an empty bench a rose is drawn as its ray turns, with its r–θ graph beside it; where the ray has not been it is
 // faint.
 func TestARoseComesIntoBeingWithItsRayAndItsGraph(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = 3cos(3θ)")
 	l.click("[aria-label=Shown] button", "watch it")
@@ -66,7 +65,6 @@ func TestARoseComesIntoBeingWithItsRayAndItsGraph(t *testing.T) {
 // The hyperbola r = 1/(1 − 2cos θ) is (x + 2/3)²·9 − 3y² = 1 with the asymptotes y = ±√3(x + 2/3) (worked by hand): its branches
 // are drawn, and no line from one to the other where it runs off.
 func TestAHyperbolaIsDrawnWithoutItsAsymptotes(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = 1/(1 − 2cos θ)")
 	w := seenOn(t, l.page, 0)
@@ -93,7 +91,6 @@ func TestAHyperbolaIsDrawnWithoutItsAsymptotes(t *testing.T) {
 
 // A long curve with its table in steps, saved as CSV; the numbers are worked out here anew.
 func TestATableOfALongCurveIsSaved(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = e^(sin θ) − 2cos(4θ) + sin((2θ − π)/24)^5")
 	l.click("[aria-label=Shown] button", "^findings")
@@ -125,7 +122,6 @@ func TestATableOfALongCurveIsSaved(t *testing.T) {
 
 // What r = 3 sin θ encloses and r = 1 + sin θ does not has an area of π (common practice).
 func TestARegionBetweenTwoPolarCurvesIsShaded(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = 3sin(θ)")
 	l.more()
@@ -144,7 +140,6 @@ func TestARegionBetweenTwoPolarCurvesIsShaded(t *testing.T) {
 }
 
 func TestTheTableOfACurveIsShownAsPointsJoinedOrSmooth(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = 1 + cos(θ)")
 	l.click("[aria-label=Shown] button", "^findings")
@@ -165,7 +160,6 @@ func TestTheTableOfACurveIsShownAsPointsJoinedOrSmooth(t *testing.T) {
 }
 
 func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {
-	t.Parallel()
 	l := emptyBench(t)
 	l.state("r = a + cos(3θ)")
 	l.click("[aria-label=Stated] button", "Make a a dial")
