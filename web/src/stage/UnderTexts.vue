@@ -33,9 +33,9 @@ const beside = computed(() => bench.presenting && seen.value.some(({ onPanel }) 
 }
 .under.beside {
   grid-area: under;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
-  gap: 2px 32px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 40px;
   max-height: 24vh;
   overflow-y: auto;
   font-size: calc(17px * var(--type));
