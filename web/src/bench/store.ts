@@ -199,15 +199,16 @@ export const useBench = defineStore('bench', () => {
   }
 
   /** What is wrong comes back, and then the cores hold what they held. */
-  async function load(next: Document, values: Values = {}): Promise<Problem | undefined> {
+  async function load(next: Document, values: Values = {}, opening = false): Promise<Problem | undefined> {
     windowsKept = false;
     scene.value = Math.min(scene.value, next.scenes.length - 1);
     // Later questions to the answers core stand in line behind this one.
     void answers.ask(loadAsk(next)).catch(() => undefined);
     const answer = await frameCore.ask(loadAsk(next));
     if (!answer.loaded) return answer.problem;
-    // A demonstration that is being opened is seen from the moment the core has it.
-    document.value ??= next;
+    // A demonstration that is being opened is seen from the moment the core has it; one that was left meanwhile never is.
+    if (opening) document.value = next;
+    else if (!document.value) return undefined;
     loaded.value = answer.loaded;
     effects.follow();
     // Panels that are new have to mount before they can paint.
@@ -252,7 +253,7 @@ export const useBench = defineStore('bench', () => {
     trouble.value = undefined;
     lastValues = {};
     const opened = await saving.open(teacher, id);
-    const first = () => load(opened, opened.scenes[0]?.values);
+    const first = () => load(opened, opened.scenes[0]?.values, true);
     const problem = await first().catch((e: unknown) => {
       if (e instanceof CoreLost) return first();
       throw e;
