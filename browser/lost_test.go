@@ -133,6 +133,34 @@ func TestAnEditIsKeptWhenACoreIsDeadAndTheCoreIsStartedAnew(t *testing.T) {
 	until(t, page, `() => parvix.document().title === 'Once'`)
 }
 
+func TestABenchThatIsLeftWhileACoreLoadsDoesNotComeBackInTheNextOne(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	ask[any](t, page, `() => {
+		const worker = parvix.workers[0];
+		const post = worker.postMessage.bind(worker);
+		const held = [];
+		worker.postMessage = (...message) => held.push(message);
+		window.letPass = () => {
+			worker.postMessage = post;
+			for (const message of held) post(...message);
+		};
+	}`)
+	rename(t, page, "Left at once")
+	saved(t, page)
+	left := page.MustInfo().URL
+	click(t, saying(t, page, "a", "Shelf"))
+	click(t, one(t, page, `.card[data-title="`+mustDemo(t, 1).Title+`"] .picture`))
+	until(t, page, `(left) => location.href !== left && location.pathname.startsWith('/bench/')`, left)
+	ask[any](t, page, `() => letPass()`)
+	drawn(t, page)
+	assert.Equal(t, mustDemo(t, 1).Title, documentOf(t, page).Title)
+	require.NoError(t, page.Navigate(left))
+	drawn(t, page)
+	assert.Equal(t, "Left at once", documentOf(t, page).Title)
+}
+
 func TestAFormulaOfAMillionTermsIsRefusedByNameAndWorkGoesOn(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)

@@ -39,9 +39,24 @@ test('any sequence of edits, undo and redo goes through the states of a list', (
   );
 });
 
-test('an edit that came to nothing leaves no step', () => {
+test('an edit that came to nothing leaves no step and keeps what was undone', () => {
   const history = useHistory();
-  history.note(step('start'));
-  history.drop();
+  const [first, second] = [step('first'), step('second')];
+  history.note(first);
+  expect(history.back(second)).toBe(first);
+  const forget = history.note(first);
+  expect(history.canRedo.value).toBe(false);
+  forget();
+  expect(history.canUndo.value).toBe(false);
+  expect(history.forward(first)).toBe(second);
+});
+
+test('a step noted after one that came to nothing stays', () => {
+  const history = useHistory();
+  const forget = history.note(step('refused'));
+  const later = step('later');
+  history.note(later);
+  forget();
+  expect(history.back(step('now'))).toBe(later);
   expect(history.canUndo.value).toBe(false);
 });

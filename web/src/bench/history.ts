@@ -18,14 +18,17 @@ export function useHistory() {
   return {
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
-    /** Notes the state before a step. */
-    note(before: Step) {
-      past.value = [...past.value.slice(1 - longest), before];
+    /** Notes the state before a step; the returned function forgets it again, when the step came to nothing. */
+    note(before: Step): () => void {
+      const [steps, undone] = [past.value, future.value];
+      const noted = [...steps.slice(1 - longest), before];
+      past.value = noted;
       future.value = [];
-    },
-    /** Forgets the last step that was noted, which came to nothing. */
-    drop() {
-      past.value = past.value.slice(0, -1);
+      return () => {
+        const last = past.value === noted;
+        past.value = last ? steps : past.value.filter((s) => s !== before);
+        if (last) future.value = undone;
+      };
     },
     /** Takes a step back (or forward) from now; undefined when there is none. */
     back(now: Step): Step | undefined {

@@ -293,6 +293,7 @@ export const useBench = defineStore('bench', () => {
   async function edit(change: Change): Promise<Problem | undefined> {
     let loading: Promise<Problem | undefined> | undefined;
     let made: Document | undefined;
+    let forget = () => {};
     const noted: Step = { document: document.value!, values: lastValues };
     const refused = await inLine(async () => {
       const before = document.value!;
@@ -301,7 +302,7 @@ export const useBench = defineStore('bench', () => {
       if (changed === before) return undefined;
       const result = fromHereOn(before, changed);
       noted.document = before;
-      history.note(noted);
+      forget = history.note(noted);
       made = result;
       put(result);
       loading = follow(changedValues(before, result), noted);
@@ -312,7 +313,7 @@ export const useBench = defineStore('bench', () => {
     if (!problem) return undefined;
     // The core does not take it: nothing was changed. What was made from it meanwhile stands.
     if (document.value !== made) return problem;
-    history.drop();
+    forget();
     put(noted.document);
     await follow();
     return problem;
