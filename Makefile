@@ -46,10 +46,10 @@ bench: $(PAGE) ## Figures, native, in WebAssembly and in the browser: writes doc
 	go run ./cmd/figures
 
 fuzz: ## Look for formulas and files that break something (FUZZTIME=10m)
-	go test -run '^$$' -fuzz FuzzParse -fuzztime $${FUZZTIME:-60s} ./core/expr
-	go test -run '^$$' -fuzz FuzzDecode -fuzztime $${FUZZTIME:-60s} ./core/document
-	go test -run '^$$' -fuzz FuzzSimplify -fuzztime $${FUZZTIME:-60s} ./core/symbolic
-	go test -run '^$$' -fuzz FuzzFindings -fuzztime $${FUZZTIME:-60s} ./core/analyse
+	go test -run '^$$' -fuzz FuzzParse -fuzztime $${FUZZTIME:-60s} ./core/formula/expr
+	go test -run '^$$' -fuzz FuzzDecode -fuzztime $${FUZZTIME:-60s} ./core/stage/document
+	go test -run '^$$' -fuzz FuzzSimplify -fuzztime $${FUZZTIME:-60s} ./core/formula/symbolic
+	go test -run '^$$' -fuzz FuzzFindings -fuzztime $${FUZZTIME:-60s} ./core/maths/analyse
 
 .PHONY: lint-quick
 lint-quick:

@@ -12,7 +12,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 func documentOf(t *testing.T, page *rod.Page) document.Document {

@@ -17,7 +17,7 @@ import (
 // general-purpose evaluator from npm.
 func evaluations(t *testing.T) {
 	folder := t.TempDir()
-	build := exec.Command("go", "test", "-c", "-o", filepath.Join(folder, "program.wasm"), "../core/program")
+	build := exec.Command("go", "test", "-c", "-o", filepath.Join(folder, "program.wasm"), "../core/numeric/program")
 	build.Env = append(os.Environ(), "GOOS=js", "GOARCH=wasm")
 	out, err := build.CombinedOutput()
 	require.NoError(t, err, string(out))

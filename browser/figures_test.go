@@ -14,9 +14,9 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/circle"
-	"parvix/core/document"
-	"parvix/core/edit"
+	"parvix/core/ask/edit"
+	"parvix/core/maths/circle"
+	"parvix/core/stage/document"
 )
 
 // TestFigures measures what quality demands of the page and prints it; it fails on nothing, since machines differ.
@@ -83,7 +83,7 @@ func openings(t *testing.T) {
 // tenCurves is the demonstration of the core's own benchmark, in which one dial moves ten curves.
 func tenCurves(t *testing.T) *document.Document {
 	t.Helper()
-	data, err := os.ReadFile("../core/door/testdata/ten-curves.json")
+	data, err := os.ReadFile("../core/ask/door/testdata/ten-curves.json")
 	require.NoError(t, err)
 	d, err := document.Decode(data)
 	require.NoError(t, err)

@@ -24,7 +24,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 // program is a running parvix of its own, with its own database.

@@ -11,7 +11,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 // A lesson is built from an empty bench as a teacher would, and what she does is counted: each click, and each text that

@@ -14,7 +14,7 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/demo"
 )
 

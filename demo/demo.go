@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"io/fs"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 //go:embed *.json

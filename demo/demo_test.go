@@ -7,9 +7,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/compose"
-	"parvix/core/evaluate"
-	"parvix/core/picture"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/picture"
 	"parvix/demo"
 )
 

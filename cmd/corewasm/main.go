@@ -13,7 +13,7 @@ import (
 	"syscall/js"
 	"unsafe"
 
-	"parvix/core/door"
+	"parvix/core/ask/door"
 )
 
 var the = door.New()

@@ -27,7 +27,7 @@ func main() {
 	log.Print("WebAssembly under Node …")
 	root := strings.TrimSpace(output(exec.Command("go", "env", "GOROOT")))
 	wasm := benchmarks([]string{"GOOS=js", "GOARCH=wasm"}, "-exec="+filepath.Join(root, "lib/wasm/go_js_wasm_exec"),
-		"./core/symbolic", "./core/analyse", "./core/sample", "./core/compose", "./core/door")
+		"./core/formula/symbolic", "./core/maths/analyse", "./core/stage/sample", "./core/stage/compose", "./core/ask/door")
 	log.Print("browser …")
 	browser := figures(output(exec.Command("go", "test", "-count=1", "-timeout", "30m", "-v", "-run", "TestFigures", "./browser", "-figures")))
 	if err := os.WriteFile(page, []byte(write(native, wasm, browser)), 0o644); err != nil {

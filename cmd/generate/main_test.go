@@ -11,7 +11,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/demo"
 )
 

@@ -6,12 +6,12 @@ import (
 	"go/ast"
 	"path/filepath"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 // schema writes the JSON Schema (draft 2020-12) of a demonstration's file.
 func schema(root string) ([]byte, error) {
-	k, err := readKinds(filepath.Join(root, "core/document"))
+	k, err := readKinds(filepath.Join(root, "core/stage/document"))
 	if err != nil {
 		return nil, err
 	}

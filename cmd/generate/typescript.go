@@ -7,11 +7,11 @@ import (
 	"path/filepath"
 	"strings"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 // folders whose types cross to the page.
-var crossing = []string{"core/document", "core/door", "core/edit", "core/found", "core/picture", "server/domain", "server/api"}
+var crossing = []string{"core/stage/document", "core/ask/door", "core/ask/edit", "core/stage/found", "core/stage/picture", "server/domain", "server/api"}
 
 // Go names that two packages share, or that TypeScript knows already.
 var renamed = map[string]string{"picture.Label": "Label", "api.Problem": "HttpProblem"}

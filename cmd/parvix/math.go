@@ -10,7 +10,7 @@ import (
 	"sort"
 	"strings"
 
-	"parvix/core/question"
+	"parvix/core/ask/question"
 )
 
 // mathCommand answers one question from its arguments or many from JSON lines.

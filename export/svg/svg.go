@@ -7,10 +7,10 @@ import (
 	"math"
 	"strings"
 
-	"parvix/core/compose"
-	"parvix/core/document"
-	"parvix/core/evaluate"
-	"parvix/core/picture"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/picture"
 )
 
 // Document draws a demonstration's first panels at its starting values, without labels.

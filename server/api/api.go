@@ -20,7 +20,7 @@ import (
 	"github.com/go-chi/chi/v5/middleware"
 	"github.com/go-chi/httprate"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/server/domain"
 )
 

@@ -13,7 +13,7 @@ import (
 
 	"github.com/go-chi/chi/v5"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/server/domain"
 )
 

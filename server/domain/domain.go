@@ -10,7 +10,7 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 )
 
 // Teacher is a person who makes demonstrations.

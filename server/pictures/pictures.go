@@ -9,7 +9,7 @@ import (
 	"log/slog"
 	"sync"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/export/svg"
 )
 

@@ -19,7 +19,7 @@ import (
 	"gorm.io/gorm"
 	"gorm.io/gorm/logger"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/server/domain"
 )
 

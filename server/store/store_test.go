@@ -10,7 +10,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/document"
+	"parvix/core/stage/document"
 	"parvix/server/domain"
 	"parvix/server/store"
 	"parvix/server/testdb"

@@ -6,7 +6,7 @@ const out = new Float64Array(size);
 // Not seen as a constant by the engine, like the dials of a demonstration.
 const [a, b] = [Number(new URLSearchParams('v=1.5').get('v')), -0.75];
 
-/** The loops of core/program/bench_test.go, by hand. */
+/** The loops of core/numeric/program/bench_test.go, by hand. */
 const hand = {
   quadratic: () => {
     for (let i = 0; i < size; i++) {

@@ -1,4 +1,4 @@
-// Draws the core's records (core/picture) on a canvas: no mathematics, only pen strokes.
+// Draws the core's records (core/stage/picture) on a canvas: no mathematics, only pen strokes.
 import { Align, Colour, Op, Pattern, Shape } from '../generated/types';
 
 /** The theme's colours by the core's colour numbers, and the type of the numbers on the axes. */

@@ -1,6 +1,6 @@
 // Written by “go run ./cmd/generate” from Go's types; change those.
 
-// core/document
+// core/stage/document
 
 /** AngleUnit is the unit of a bare angle. */
 export type AngleUnit = 'radian' | 'degree';
@@ -288,7 +288,7 @@ export interface Scene {
   windows?: Record<string, Window>;
 }
 
-// core/door
+// core/ask/door
 
 /** AskKind names a question. */
 export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
@@ -642,7 +642,7 @@ export interface FrameTexts {
   coarse: string[];
 }
 
-// core/edit
+// core/ask/edit
 
 /** Idea is a ready beginning of a demonstration. */
 export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric';
@@ -674,9 +674,9 @@ export interface Moving {
   inY: boolean;
 }
 
-// core/found
+// core/stage/found
 
-/** Found is what core/study has found out about a function at given values of the parameters. It is an input like the recorded positions of a trace: it comes from the other core, which may take longer than a frame. */
+/** Found is what core/ask/study has found out about a function at given values of the parameters. It is an input like the recorded positions of a trace: it comes from the other core, which may take longer than a frame. */
 export interface Found {
   function: string;
   /** Values are those of the parameters that the function depends on, Formula is its formula without other stated functions, in radians. */
@@ -712,7 +712,7 @@ export interface Guide {
   at: number;
 }
 
-// core/picture
+// core/stage/picture
 
 /** Align of a text about its x. */
 export const Align = {

@@ -1,0 +1,112 @@
+package door_test
+
+import (
+	"encoding/json"
+	"os"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/door"
+	"parvix/core/ask/edit"
+	"parvix/core/maths/circle"
+	"parvix/core/stage/document"
+)
+
+// tenCurves is a demonstration in which one dial moves ten curves that a teacher uses.
+func tenCurves(t testing.TB) *document.Document {
+	t.Helper()
+	data, err := os.ReadFile("testdata/ten-curves.json")
+	require.NoError(t, err)
+	d, err := document.Decode(data)
+	require.NoError(t, err)
+	return d
+}
+
+func loaded(t testing.TB, d *document.Document) *door.Door {
+	t.Helper()
+	it := door.New()
+	question, err := json.Marshal(door.Ask{Kind: door.AskLoad, Document: d})
+	require.NoError(t, err)
+	var answer door.Answer
+	require.NoError(t, json.Unmarshal(it.Ask(question), &answer))
+	require.Nil(t, answer.Problem)
+	return it
+}
+
+// BenchmarkFrame is one frame of a dial that moves ten curves: the core's part of what quality.md allows 16.7 ms.
+func BenchmarkFrame(b *testing.B) {
+	it := loaded(b, tenCurves(b))
+	for i := range 20 {
+		it.DragDial(0, float64(i)/20)
+		it.Frame(0, 915, 560)
+	}
+	b.ReportAllocs()
+	for i := 0; b.Loop(); i++ {
+		it.DragDial(0, float64(i%300)/300)
+		it.Frame(0, 915, 560)
+	}
+}
+
+// circleTraced is the circle beside its graph with all six ratios and two traces.
+func circleTraced(t testing.TB) *document.Document {
+	t.Helper()
+	d, err := edit.Begin(document.New("circle"), edit.IdeaCircle)
+	require.NoError(t, err)
+	put := func(entry document.Shown) {
+		d, err = edit.PutShown(d, entry)
+		require.NoError(t, err)
+	}
+	for _, f := range circle.Functions() {
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: string(f), Shown: true})
+		require.NoError(t, err)
+	}
+	for _, ratio := range []string{"sin", "cos"} {
+		put(document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
+		put(document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
+	}
+	return d
+}
+
+// BenchmarkCircleFrame is one frame of an angle that sweeps, both panels.
+func BenchmarkCircleFrame(b *testing.B) {
+	it := loaded(b, circleTraced(b))
+	frame := func(i int) {
+		it.DragDial(0, float64(i%300)/300)
+		it.PanelSize(0, 300, 520)
+		it.PanelSize(1, 600, 520)
+		it.Frame(0, 300, 520)
+		it.Frame(1, 600, 520)
+	}
+	for i := range 300 {
+		frame(i)
+	}
+	b.ReportAllocs()
+	for i := 0; b.Loop(); i++ {
+		frame(i)
+	}
+}
+
+// BenchmarkFineCurveFrame is one frame of a polar curve of 25 turns and 101 loops: as its ray turns, and when another dial
+// moves all of it.
+func BenchmarkFineCurveFrame(b *testing.B) {
+	d, err := edit.State(document.New("fine"), "", "r = 2 + a cos(101θ/25)/2")
+	require.NoError(b, err)
+	d, err = edit.AddParameters(d, []string{"a"})
+	require.NoError(b, err)
+	d.Shown[0].Trajectory.To = "50π"
+	d, err = edit.Watch(d, d.Shown[0].ID, 0)
+	require.NoError(b, err)
+	d.Panels[1].Window = document.Window{Left: -5, Right: 165, Bottom: -1, Top: 5}
+	for dial, name := range []string{"another dial", "the ray turns"} {
+		b.Run(name, func(b *testing.B) {
+			it := loaded(b, d)
+			b.ReportAllocs()
+			for i := 0; b.Loop(); i++ {
+				it.DragDial(dial, float64(i%300)/300)
+				it.Frame(0, 450, 560)
+				it.Frame(1, 450, 560)
+			}
+		})
+	}
+}

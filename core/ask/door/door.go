@@ -1,0 +1,510 @@
+// Package door is how the page talks to the core: questions in JSON, frames in numbers.
+//
+// Ask is for everything that may take its time. The rest is the hot path of a drag: it takes and returns numbers, and
+// Frame leaves the picture in arrays that are read in place.
+package door
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"slices"
+	"unicode/utf16"
+
+	"parvix/core/ask/edit"
+	"parvix/core/ask/study"
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	"parvix/core/formula/symbolic"
+	"parvix/core/maths/transform"
+	"parvix/core/numeric/program"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/export/svg"
+)
+
+// Door holds one demonstration in play.
+type Door struct {
+	d         *evaluate.Demonstration
+	composers map[string]*compose.Composer
+	floats    []float32
+	texts     []byte
+	sent      []sent // by panel
+}
+
+// New is a door with nothing behind it yet.
+func New() *Door { return &Door{composers: map[string]*compose.Composer{}} }
+
+// Ask answers a question in JSON with an Answer in JSON.
+func (door *Door) Ask(question []byte) []byte {
+	var ask Ask
+	answer := Answer{}
+	if err := json.Unmarshal(question, &ask); err != nil {
+		answer.Problem = view(problem.New("question", 0, 0, err.Error()), "")
+	} else if err := door.answer(&ask, &answer); err != nil {
+		answer.Problem = viewError(err, askedText(&ask, err))
+	}
+	data, err := json.Marshal(answer)
+	if err != nil {
+		panic("door: " + err.Error())
+	}
+	return data
+}
+
+func (door *Door) answer(ask *Ask, a *Answer) (err error) {
+	switch ask.Kind {
+	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch, AskAddScene, AskRemoveScene, AskAddPanel, AskRemovePanel:
+		if ask.Document == nil {
+			return problem.New("field", 0, 0, "document", "it is missing")
+		}
+	case AskGallery, AskBeginnings:
+	default:
+		if door.d == nil {
+			return problem.New("question", 0, 0, "before a demonstration is loaded")
+		}
+	}
+	if ask.Document != nil {
+		ask.Document.Upgrade()
+	}
+	switch ask.Kind {
+	case AskLoad:
+		if err := ask.Document.Check(); err != nil {
+			return err
+		}
+		if door.d != nil {
+			door.d.Scene = max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
+		}
+		door.d = evaluate.Load(ask.Document, door.d)
+		door.sent = door.sent[:0]
+		a.Loaded = door.loaded()
+	case AskState:
+		a.Document, err = edit.State(ask.Document, ask.ID, ask.Text)
+	case AskRename:
+		a.Document, err = edit.Rename(ask.Document, ask.ID, ask.Text)
+	case AskDelete:
+		a.Document, err = edit.Delete(ask.Document, ask.ID)
+	case AskAddParameters:
+		a.Document, err = edit.AddParameters(ask.Document, ask.Names)
+	case AskPutShown, AskPutSaid:
+		a.Document, err = put(ask)
+	case AskDecimals:
+		a.Document, err = edit.Decimals(ask.Document, ask.Comma)
+	case AskMove:
+		a.Document = edit.Move(ask.Document, ask.ID, ask.By)
+	case AskMoveCurve:
+		if ask.Moving == nil {
+			return problem.New("field", 0, 0, "moving", "it is missing")
+		}
+		a.Document, err = edit.MoveCurve(ask.Document, ask.ID, *ask.Moving)
+	case AskWriteAs:
+		a.Document, err = edit.WriteAs(ask.Document, ask.ID, symbolic.Form(ask.Text))
+	case AskFromParent:
+		a.Document, err = edit.FromParent(ask.Document, transform.Kind(ask.Text))
+	case AskRunAlong:
+		a.Document, err = edit.RunAlong(ask.Document, ask.Scene)
+	case AskShowPiece:
+		if ask.Piece == nil {
+			return problem.New("field", 0, 0, "piece", "it is missing")
+		}
+		a.Document, err = edit.ShowPiece(ask.Document, *ask.Piece)
+	case AskAddScene:
+		a.Document, err = edit.AddScene(ask.Document, ask.Scene, ask.Text, ask.Values, ask.Steps)
+	case AskRemoveScene:
+		a.Document, err = edit.RemoveScene(ask.Document, ask.Scene)
+	case AskAddPanel:
+		a.Document, err = edit.AddPanel(ask.Document, ask.Panel, ask.Empty)
+	case AskRemovePanel:
+		a.Document, err = edit.RemovePanel(ask.Document, ask.Panel)
+	case AskWatch:
+		a.Document, err = edit.Watch(ask.Document, ask.ID, ask.Scene)
+	case AskTrajectory:
+		return door.trajectory(ask, a)
+	case AskAngleUnit:
+		a.Document, err = edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
+	case AskAddCircle:
+		if ask.Circle == nil {
+			return problem.New("field", 0, 0, "circle", "it is missing")
+		}
+		a.Document, err = edit.AddCircle(ask.Document, *ask.Circle)
+	case AskBegin:
+		a.Document, err = edit.Begin(ask.Document, edit.Idea(ask.Text))
+	case AskBeginnings:
+		a.Beginnings = edit.Beginnings()
+	case AskGallery:
+		a.Gallery = gallery()
+	case AskSettle:
+		if door.d == nil {
+			return problem.New("question", 0, 0, "before a demonstration is loaded")
+		}
+		a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	case AskPlot:
+		return door.plot(ask, a)
+	case AskTable:
+		return door.table(ask, a)
+	case AskEffect:
+		return door.effect(ask, a)
+	case AskFindings, AskFit, AskAdvice, AskRead:
+		return door.study(ask, a)
+	case AskFound:
+		if ask.Found == nil && ask.Collapses == nil {
+			return problem.New("field", 0, 0, "found", "it is missing")
+		}
+		if ask.Found != nil {
+			door.d.PutFound(ask.Found)
+		}
+		if ask.Collapses != nil {
+			door.d.PutCollapses(ask.Collapses)
+		}
+	case AskDraw:
+		a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
+	case AskTypeset:
+		return door.typeset(ask, a)
+	case AskValue:
+		return door.value(ask, a)
+	case AskWindow, AskTyped, AskDescribe:
+		return door.window(ask, a)
+	case AskValues:
+		a.Values = map[string]float64{}
+		for _, p := range door.d.Parameters {
+			a.Values[p.Stated.Name] = p.Value
+		}
+		a.Steps = door.d.Positions()
+	case AskCounters:
+		c := door.d.Counters
+		a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
+	case AskTrace:
+		for _, s := range door.d.Shown {
+			if s.Entry.ID == ask.ID {
+				kept, recorded := door.d.Trace(s)
+				a.Numbers = append(append([]float64{}, kept...), recorded...)
+			}
+		}
+	default:
+		return problem.New("question", 0, 0, string(ask.Kind))
+	}
+	return err
+}
+
+func put(ask *Ask) (*document.Document, error) {
+	switch {
+	case ask.Kind == AskPutShown && ask.Shown != nil:
+		return edit.PutShown(ask.Document, *ask.Shown)
+	case ask.Kind == AskPutSaid && ask.Said != nil:
+		return edit.PutSaid(ask.Document, *ask.Said)
+	}
+	return nil, problem.New("field", 0, 0, "entry", "it is missing")
+}
+
+// typeset shows what was understood of a text while it is typed.
+func (door *Door) typeset(ask *Ask, a *Answer) error {
+	st, err := expr.ParseStatement(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if st.Name != "" {
+		a.LaTeX = door.d.HeadLaTeX(st.Name, st.Variables) + "="
+	}
+	a.LaTeX += door.d.LaTeX(st.Node, door.d.Class)
+	for _, n := range st.Notices {
+		a.Notices = append(a.Notices, *view(n, ask.Text))
+	}
+	return nil
+}
+
+// value works out what was typed for a parameter: a formula without letters.
+func (door *Door) value(ask *Ask, a *Answer) error {
+	f, err := expr.Parse(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if names := append(expr.Names(f.Node), expr.Calls(f.Node)...); len(names) > 0 {
+		return problem.New("not-constant", f.Node.Pos(), f.Node.End(), names[0])
+	}
+	n := symbolic.Radians(f.Node, door.d.Document.AngleUnit == document.Degree)
+	p, err := program.Compile(n, []string{"\x00"})
+	if err != nil {
+		return err
+	}
+	if a.Number = p.At([]float64{0}); math.IsNaN(a.Number) || math.IsInf(a.Number, 0) {
+		a.Number = 0
+		return problem.New("undefined-field", 0, len(ask.Text), program.Why(n, []string{"\x00"}, []float64{0}))
+	}
+	return nil
+}
+
+// window answers what is asked about a panel's window in play.
+func (door *Door) window(ask *Ask, a *Answer) error {
+	if ask.Panel < 0 || ask.Panel >= len(door.d.Document.Panels) {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := door.d.Panel(ask.Panel)
+	w := compose.Seen(p, ask.Width, ask.Height).Window
+	switch ask.Kind {
+	case AskDescribe:
+		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
+		return nil
+	case AskTyped:
+		if ask.Window == nil {
+			return problem.New("field", 0, 0, "window", "it is missing")
+		}
+		w = compose.Typed(p, *ask.Window, ask.Width, ask.Height)
+	}
+	a.Window = &w
+	return nil
+}
+
+// plot adds the point of the plane that a tap on a panel means to a table.
+func (door *Door) plot(ask *Ask, a *Answer) (err error) {
+	if door.composer(ask.Panel) == nil {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := door.d.Panel(ask.Panel)
+	x, y := compose.Seen(p, ask.Width, ask.Height).Tapped(p, ask.X, ask.Y)
+	a.Document, err = edit.Plot(ask.Document, ask.ID, door.d.Numeral(number.Format(x, 9)), door.d.Numeral(number.Format(y, 9)))
+	return err
+}
+
+// viewError turns an error of the core into its view; anything but a problem is a programmer's mistake.
+func viewError(err error, text string) *Problem {
+	p, ok := problem.Of(err)
+	if !ok {
+		panic(err)
+	}
+	return view(p, text)
+}
+
+func view(p *problem.Problem, text string) *Problem {
+	return &Problem{p.Code, p.Object, p.Field, utf16Offset(text, p.Start), utf16Offset(text, p.End), p.Error()}
+}
+
+// utf16Offset turns an offset in bytes into one in UTF-16 units, as the page counts.
+func utf16Offset(text string, bytes int) int {
+	if bytes > len(text) {
+		bytes = len(text)
+	}
+	return len(utf16.Encode([]rune(text[:bytes])))
+}
+
+func (door *Door) loaded() *Loaded {
+	d := door.d
+	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []StepsView{},
+		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
+	for _, f := range d.Functions {
+		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
+		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
+		if f.Formula != nil {
+			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
+			for _, name := range expr.Names(f.Formula) {
+				v.Moves = v.Moves || d.Find(name) >= 0 && !slices.Contains(f.Stated.Variables, name)
+			}
+			if simple := d.Simplified(f); simple != nil {
+				v.Simplified = d.LaTeX(simple, d.Class)
+			}
+		}
+		l.Functions = append(l.Functions, v)
+	}
+	for _, p := range d.Parameters {
+		l.Dials = append(l.Dials, dial(d, p))
+	}
+	for _, s := range d.Shown {
+		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
+		if s.Steps != nil {
+			l.Steps = append(l.Steps, stepsView(d, s))
+		}
+	}
+	for _, s := range d.Said {
+		l.Said = append(l.Said, SaidView{s.Entry.ID, pieces(s)})
+	}
+	for _, name := range d.Missing {
+		l.Missing = append(l.Missing, NameView{name, expr.LaTeXName(name)})
+	}
+	for _, p := range d.Problems {
+		l.Problems = append(l.Problems, *view(p, fieldText(d.Document, p)))
+	}
+	return l
+}
+
+func plainHead(d *evaluate.Demonstration, s *document.Stated) string {
+	separator := ", "
+	if d.Document.DecimalComma {
+		separator = "; "
+	}
+	head := s.Name
+	for i, v := range s.Variables {
+		if i == 0 {
+			head += "("
+		} else {
+			head += separator
+		}
+		head += v
+	}
+	if len(s.Variables) > 0 {
+		head += ")"
+	}
+	return head
+}
+
+// askedText is the text of a question that a problem's place counts in.
+func askedText(ask *Ask, err error) string {
+	p, ok := problem.Of(err)
+	if !ok || ask.Shown == nil {
+		return ask.Text
+	}
+	return shownText(ask.Shown, p.Field)
+}
+
+func shownText(s *document.Shown, field string) string {
+	return map[string]string{"x": s.X, "y": s.Y, "at": s.At, "function": s.Function, "name": s.Name}[field]
+}
+
+// fieldText is the text that a problem's place counts in.
+func fieldText(doc *document.Document, p *problem.Problem) string {
+	for _, s := range doc.Stated {
+		if s.ID == p.Object {
+			return map[string]string{"formula": s.Formula, "from": s.From, "to": s.To, "step": s.Step}[p.Field]
+		}
+	}
+	for _, s := range doc.Shown {
+		if s.ID == p.Object {
+			return shownText(&s, p.Field)
+		}
+	}
+	return ""
+}
+
+// barTicks is about how many ticks a dial's bar carries.
+const barTicks = 20
+
+func dial(d *evaluate.Demonstration, p *evaluate.Parameter) DialView {
+	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
+		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0)}
+	span := p.To - p.From
+	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
+	for _, m := range []float64{1, 2, 5, 10} {
+		if span/(step*m) <= barTicks {
+			step *= m
+			break
+		}
+	}
+	for k := math.Ceil(p.From/step - 1e-9); k*step <= p.To+1e-9*span && len(v.Ticks) < 50; k++ {
+		v.Ticks = append(v.Ticks, p.Fraction(k*step))
+	}
+	return v
+}
+
+// endText shows an end as it was typed, or its number.
+func endText(d *evaluate.Demonstration, typed string, value float64) string {
+	if f, err := expr.Parse(typed, d.Scope()); err == nil {
+		return d.Plain(f.Node)
+	}
+	return d.Numeral(number.Significant(value, 6))
+}
+
+// sentence says what an entry on the stage is, as a textbook would.
+func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
+	words := func(text string) PieceView { return PieceView{Text: text} }
+	formula := func(text string, variables ...string) PieceView {
+		if f, err := expr.Parse(text, d.Scope().With(variables...)); err == nil {
+			return PieceView{LaTeX: d.LaTeX(f.Node, d.Class)}
+		}
+		return PieceView{Text: text}
+	}
+	e := s.Entry
+	switch e.Kind {
+	case document.Curve:
+		of := PieceView{LaTeX: expr.LaTeXName(e.Function)}
+		if e.Parent {
+			return []PieceView{words("the parent curve "), of}
+		}
+		if e.Family != nil {
+			return append([]PieceView{of, words(" for ")}, familySentence(d, e.Family, formula)...)
+		}
+		return []PieceView{words("the curve of "), of}
+	case document.Point:
+		x, y := formula(e.X), formula(e.Y)
+		if x.LaTeX != "" && y.LaTeX != "" {
+			return []PieceView{{LaTeX: expr.LaTeXName(e.Name)}, words(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
+		}
+		return []PieceView{words(fmt.Sprintf("%s is the point (%s, %s)", e.Name, e.X, e.Y))}
+	case document.Guide:
+		head := "y="
+		if e.Direction == document.Upright {
+			head = "x="
+		}
+		at := formula(e.At, "x")
+		if at.LaTeX == "" {
+			return []PieceView{words("the guide " + e.At)}
+		}
+		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
+	}
+	if e.Kind == document.Moving || e.Kind == document.PartOf && s.Part != nil && s.Part.Of.Trajectory != nil {
+		return trajectorySentence(d, s, formula)
+	}
+	if e.Kind == document.FigureEntry {
+		return figureSentence(d, s, formula)
+	}
+	if e.Kind == document.CircleEntry || e.Kind == document.PartOf {
+		return circleSentence(d, s)
+	}
+	if e.Kind == document.Table {
+		what := fmt.Sprintf("%d plotted points", len(e.Rows))
+		if e.Joined {
+			what += ", joined"
+		}
+		return []PieceView{words(what)}
+	}
+	if e.Kind == document.Path {
+		name := study.FeatureName(e.Feature)
+		sentence := []PieceView{words("the path of the " + name + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
+		if e.With != "" {
+			sentence = append(sentence, words(" with "), PieceView{LaTeX: expr.LaTeXName(e.With)})
+		}
+		sentence = append(sentence, words(" as "), PieceView{LaTeX: d.LaTeX(&expr.Name{Name: e.As}, d.Class)}, words(" varies"))
+		if s.Path != nil && s.Path.LaTeX != "" {
+			sentence = append(sentence, words(": "), PieceView{LaTeX: s.Path.LaTeX})
+		}
+		return sentence
+	}
+	if e.Kind == document.Steps {
+		return []PieceView{{LaTeX: expr.LaTeXName(e.Function)}, words(" from its parent, step by step")}
+	}
+	if e.Kind == document.Found {
+		return []PieceView{words("the " + study.Name(e.Finding) + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
+	}
+	for _, p := range d.Document.Shown {
+		if p.ID == e.Of {
+			return []PieceView{words("the trace of "), {LaTeX: expr.LaTeXName(p.Name)}}
+		}
+	}
+	return []PieceView{words("a trace")}
+}
+
+// familySentence says “a = −3, −1, 2” or “a from −2 to 2, step 1”.
+func familySentence(d *evaluate.Demonstration, f *document.Family, formula func(text string, variables ...string) PieceView) []PieceView {
+	letter := PieceView{LaTeX: d.LaTeX(&expr.Name{Name: f.Parameter}, d.Class)}
+	if len(f.Values) == 0 {
+		return []PieceView{letter, {Text: " from "}, formula(f.From), {Text: " to "}, formula(f.To), {Text: ", step "}, formula(f.Step)}
+	}
+	list := []PieceView{letter, {Text: " = "}}
+	for i, text := range f.Values {
+		if i > 0 {
+			list = append(list, PieceView{Text: ", "})
+		}
+		list = append(list, formula(text))
+	}
+	return list
+}
+
+func pieces(s *evaluate.Said) []PieceView {
+	list := []PieceView{}
+	for _, p := range s.Pieces {
+		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.Entry.Kind == document.Value || p.Entry.Kind == document.Told, Waiting: p.Waiting}
+		if v.Text == "" && v.LaTeX == "" {
+			v.Text = p.Entry.Text
+		}
+		list = append(list, v)
+	}
+	return list
+}

@@ -1,0 +1,289 @@
+package door
+
+import (
+	"encoding/json"
+
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/picture"
+)
+
+// The hot path: numbers in, numbers out. Indexes are those of Loaded.Dials and of the document's panels and shown
+// entries; one that does not exist changes nothing.
+
+// DragDial moves a dial to a share of its bar, on its steps.
+func (door *Door) DragDial(i int, fraction float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, door.d.Parameters[i].AtFraction(fraction))
+	}
+}
+
+// SetDial gives a dial a value, which may lie off its steps and ends.
+func (door *Door) SetDial(i int, value float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, value)
+	}
+}
+
+// StepDial moves a dial by steps.
+func (door *Door) StepDial(i int, steps float64) {
+	if door.hasDial(i) {
+		door.d.Set(i, door.d.Parameters[i].Stepped(steps))
+	}
+}
+
+// SweepDial puts a dial where its sweep stands after so many seconds from a share of its bar; it tells whether the
+// sweep has ended.
+func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
+	if !door.hasDial(i) {
+		return true
+	}
+	p := door.d.Parameters[i]
+	way, seconds := document.BackAndForth, 6.0
+	if s := p.Stated.Sweep; s != nil {
+		way, seconds = s.Way, s.Seconds
+	}
+	value, ended := p.SweepAt(way, seconds, start, elapsed)
+	door.d.Set(i, value)
+	return ended
+}
+
+// StartingValues puts every dial and transformation back to where the scene has it.
+func (door *Door) StartingValues() {
+	if door.d != nil {
+		door.d.StartingValues()
+	}
+}
+
+// BeginScene makes another scene the one in play; GoScene moves to it.
+func (door *Door) BeginScene(i int) {
+	if door.d != nil {
+		door.d.BeginScene(i)
+	}
+}
+
+// GoScene stands at a share of the way to the scene that was begun.
+func (door *Door) GoScene(share float64) {
+	if door.d != nil {
+		door.d.GoScene(share)
+	}
+}
+
+// Turn covers a shown entry that is seen, or reveals one that is not; Unturn undoes them all.
+func (door *Door) Turn(shown int) {
+	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) {
+		door.d.Turn(door.d.Shown[shown])
+	}
+}
+
+// Unturn shows what the scene shows.
+func (door *Door) Unturn() {
+	if door.d != nil {
+		door.d.Unturn()
+	}
+}
+
+// PanelSize tells how large a panel is before any is composed, since panels beside a circle have its scale.
+func (door *Door) PanelSize(panel int, width, height float64) {
+	if door.d != nil {
+		door.d.SetSize(panel, width, height)
+	}
+}
+
+// ClearTraces forgets recorded positions.
+func (door *Door) ClearTraces() {
+	if door.d != nil {
+		door.d.ClearTraces()
+	}
+}
+
+// DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
+func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
+	entry, grip, ok := door.handle(panel, shown)
+	if !ok {
+		return
+	}
+	p := door.d.Panel(panel)
+	v := compose.Seen(p, width, height)
+	if entry.Trajectory != nil {
+		door.d.DragRunner(entry, v.AtX(px), v.AtY(py))
+		return
+	}
+	if entry.Circle != nil {
+		pixel := (v.Right - v.Left) / v.Width
+		if p.Kind == document.Around {
+			door.d.DragAngle(entry, v.AtX(px), v.AtY(py), pixel)
+		} else {
+			door.d.DragAlong(entry, v.AtX(px), pixel)
+		}
+		return
+	}
+	if grip >= 0 {
+		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py), v.Grain())
+		return
+	}
+	door.d.Drag(entry, v.AtX(px), v.AtY(py), v.Grain())
+}
+
+// handle finds the entry of a handle and its grip, −1 for a point.
+func (door *Door) handle(panel, index int) (entry *evaluate.Shown, grip int, ok bool) {
+	shown, grip := index%evaluate.GripStride, index/evaluate.GripStride-1
+	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
+		return nil, 0, false
+	}
+	return door.d.Shown[shown], grip, true
+}
+
+// NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
+func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
+	entry, grip, ok := door.handle(panel, shown)
+	if !ok {
+		return
+	}
+	grain := compose.Seen(door.d.Panel(panel), width, height).Grain()
+	if x, y, ok := entry.GripAt(grip); ok {
+		door.d.DragGrip(entry, grip, x+dx*grain, y+dy*grain, grain)
+		return
+	}
+	door.d.Nudge(entry, dx, dy, grain)
+}
+
+// Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
+func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
+	if door.composer(panel) != nil {
+		door.d.SetWindow(panel, compose.Zoom(door.d.Panel(panel), width, height, px, py, factor))
+	}
+}
+
+// Pan moves a panel's window in play by pixels.
+func (door *Door) Pan(panel int, width, height, dx, dy float64) {
+	if door.composer(panel) != nil {
+		door.d.SetWindow(panel, compose.Pan(door.d.Panel(panel), width, height, dx, dy))
+	}
+}
+
+// GoStep puts a transformation in steps at a position between its parent, 0, and its last step.
+func (door *Door) GoStep(shown int, position float64) {
+	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) && door.d.Shown[shown].Steps != nil {
+		door.d.Shown[shown].Steps.Go(position)
+	}
+}
+
+// TypeSize tells how large the numbers on a panel's axes are written, as a multiple of the usual size.
+func (door *Door) TypeSize(panel int, size float64) {
+	if c := door.composer(panel); c != nil && size > 0.2 && size < 10 {
+		c.Type = size
+	}
+}
+
+// LabelSize tells the measured size of a label.
+func (door *Door) LabelSize(panel int, id string, width, height float64) {
+	if c := door.composer(panel); c != nil {
+		if c.LabelSizes == nil {
+			c.LabelSizes = map[string]compose.Size{}
+		}
+		c.LabelSizes[id] = compose.Size{Width: width, Height: height}
+	}
+}
+
+func (door *Door) hasDial(i int) bool {
+	return door.d != nil && i >= 0 && i < len(door.d.Parameters)
+}
+
+func (door *Door) composer(panel int) *compose.Composer {
+	if door.d == nil || panel < 0 || panel >= len(door.d.Document.Panels) {
+		return nil
+	}
+	id := door.d.Document.Panels[panel].ID
+	if door.composers[id] == nil {
+		door.composers[id] = &compose.Composer{}
+	}
+	return door.composers[id]
+}
+
+// FrameHeader is the count of numbers before the dials: dials, 1 when the ground changed, lengths of ground and live.
+const FrameHeader = 4
+
+// Frame updates the values and composes a panel. Floats then holds the header, for each dial its value and its share of
+// the bar, the ground when it changed since the panel's last frame, and the live records. Texts holds FrameTexts in
+// JSON, empty when they are those of the panel's last frame. false when there is nothing to draw.
+func (door *Door) Frame(panel int, width, height float64) bool {
+	c := door.composer(panel)
+	if c == nil {
+		return false
+	}
+	d := door.d
+	d.Update()
+	p := c.Panel(d, d.Panel(panel), width, height)
+	sent := door.sentTo(panel)
+	ground, changed := p.Ground, float32(1)
+	if sent.ground == p.GroundStamp {
+		ground, changed = nil, 0
+	}
+	sent.ground = p.GroundStamp
+	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
+	// No list is null, so that the page can walk them all.
+	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
+		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
+	for _, q := range d.Parameters {
+		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
+	}
+	door.floats = append(append(door.floats, ground...), p.Live...)
+	// What belongs to the demonstration is told once, with the first panel.
+	if panel == 0 {
+		tell(d, &texts)
+	}
+	data, err := json.Marshal(texts)
+	if err != nil {
+		panic("door: " + err.Error())
+	}
+	door.texts = data
+	if string(data) == sent.texts {
+		door.texts = nil
+	}
+	sent.texts = string(data)
+	return true
+}
+
+// tell writes the words of a frame that belong to no panel.
+func tell(d *evaluate.Demonstration, texts *FrameTexts) {
+	for _, q := range d.Parameters {
+		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
+	}
+	for _, f := range d.Functions {
+		texts.Now = append(texts.Now, d.Now(f))
+	}
+	for _, s := range d.Said {
+		texts.Said = append(texts.Said, pieces(s))
+	}
+	for i, s := range d.Shown {
+		if s.Steps != nil && d.InScene(s) {
+			texts.Steps = append(texts.Steps, stepsNow(d, i, s))
+		}
+	}
+	for _, s := range d.Shown {
+		if s.Circle != nil && d.InScene(s) && s.Circle.Exists() {
+			texts.Circles = append(texts.Circles, circleNow(d, s))
+		}
+	}
+}
+
+// sent is what a panel on the page has already.
+type sent struct {
+	ground uint64
+	texts  string
+}
+
+func (door *Door) sentTo(panel int) *sent {
+	for len(door.sent) <= panel {
+		door.sent = append(door.sent, sent{})
+	}
+	return &door.sent[panel]
+}
+
+// Floats and Texts are the last frame's; they are overwritten by the next.
+func (door *Door) Floats() []float32 { return door.floats }
+
+// Texts is FrameTexts in JSON.
+func (door *Door) Texts() []byte { return door.texts }

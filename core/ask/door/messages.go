@@ -1,0 +1,407 @@
+package door
+
+import (
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+	"parvix/core/stage/found"
+	"parvix/core/stage/picture"
+)
+
+// Ask is a question or an edit that may take longer than a frame. Kind says which fields count.
+type Ask struct {
+	Kind AskKind `json:"kind"`
+	// Document is the one to load, to edit or to draw.
+	Document *document.Document `json:"document,omitempty"`
+	// Text is what was typed, ID the entry or parameter, Names several names.
+	Text  string   `json:"text,omitempty"`
+	ID    string   `json:"id,omitempty"`
+	Names []string `json:"names,omitempty"`
+	// Shown and Said are entries to put, By the places to move by.
+	Shown *document.Shown `json:"shown,omitempty"`
+	Said  *document.Said  `json:"said,omitempty"`
+	By    int             `json:"by,omitempty"`
+	// From and Step are formulas without parameters.
+	From string `json:"from,omitempty"`
+	Step string `json:"step,omitempty"`
+	// Piece is a piece of a circle to be shown or hidden, Circle one to be put up.
+	Piece  *edit.PieceWanted `json:"piece,omitempty"`
+	Circle *document.Circle  `json:"circle,omitempty"`
+	// Moving is what is done to a curve.
+	Moving *edit.Moving `json:"moving,omitempty"`
+	// Scene is the place of the scene in play.
+	Scene int `json:"scene,omitempty"`
+	// Comma asks for the decimal comma.
+	Comma bool `json:"comma,omitempty"`
+	// Panel is the panel's place, Width and Height its size in pixels, Window typed ends.
+	Panel  int              `json:"panel,omitempty"`
+	Width  float64          `json:"width,omitempty"`
+	Height float64          `json:"height,omitempty"`
+	Window *document.Window `json:"window,omitempty"`
+	// Values are the parameters' values in play, for questions to the core that is not asked for frames.
+	Values map[string]float64 `json:"values,omitempty"`
+	// Steps are the positions of transformations in steps that are in play.
+	Steps map[string]float64 `json:"steps,omitempty"`
+	// Empty asks for a panel in which nothing appears.
+	Empty bool `json:"empty,omitempty"`
+	// X and Y are a place on the panel in pixels.
+	X float64 `json:"x,omitempty"`
+	Y float64 `json:"y,omitempty"`
+	// Collapses tell at which values which functions are of another type.
+	Collapses []found.Collapse `json:"collapses,omitempty"`
+	// Found are findings to be taken in.
+	Found *found.Found `json:"found,omitempty"`
+}
+
+// AskKind names a question.
+type AskKind string
+
+// The questions.
+const (
+	AskLoad          AskKind = "load"          // Document → Loaded
+	AskState         AskKind = "state"         // Document, ID, Text → Document
+	AskRename        AskKind = "rename"        // Document, ID, Text → Document
+	AskDelete        AskKind = "delete"        // Document, ID → Document
+	AskAddParameters AskKind = "addParameters" // Document, Names → Document
+	AskPutShown      AskKind = "putShown"      // Document, Shown → Document
+	AskPutSaid       AskKind = "putSaid"       // Document, Said → Document
+	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
+	AskMove          AskKind = "move"          // Document, ID, By → Document
+	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play
+	AskPlot          AskKind = "plot"          // Document, ID of a table, Panel, X, Y → Document with a point there
+	AskMoveCurve     AskKind = "moveCurve"     // Document, ID of a function, Moving → Document
+	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
+	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
+	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
+	AskShowPiece     AskKind = "showPiece"     // Document, Piece → Document
+	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
+	AskWatch         AskKind = "watch"         // Document, ID of a trajectory, Scene → Document with a dial that runs along it
+	AskTrajectory    AskKind = "trajectory"    // ID, Values, Step → Trajectory: its findings and its table
+	AskAddScene      AskKind = "addScene"      // Document, Scene, Text its name, Values and Steps in play → Document
+	AskRemoveScene   AskKind = "removeScene"   // Document, Scene → Document
+	AskAddPanel      AskKind = "addPanel"      // Document, Panel, Empty → Document
+	AskRemovePanel   AskKind = "removePanel"   // Document, Panel → Document
+	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document
+	AskBegin         AskKind = "begin"         // Document, Text an idea → Document
+	AskBeginnings    AskKind = "beginnings"    // → Beginnings
+	AskGallery       AskKind = "gallery"       // → Gallery of parents
+	AskTypeset       AskKind = "typeset"       // Text → LaTeX
+	AskValue         AskKind = "value"         // ID of a parameter, Text → Number
+	AskWindow        AskKind = "window"        // Panel, Width, Height → Window in play, as it is seen
+	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
+	AskTyped         AskKind = "typed"         // Panel, Window with typed ends, Width, Height → Window
+	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
+	AskValues        AskKind = "values"        // → Values and positions of Steps in play
+	AskCounters      AskKind = "counters"      // → Counters
+	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
+	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
+	AskTable         AskKind = "table"         // ID a function's name with From, Step and By rows, or a table's id → Table
+	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
+	AskFound         AskKind = "found"         // Found or Collapses, taken in →
+	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
+	AskAdvice        AskKind = "advice"        // Panel, Window, Width, Height, Values → Advice
+	AskRead          AskKind = "read"          // Panel, Window, Width, Height, Values, X and Y or ID and Text → Reading
+)
+
+// Answer answers an Ask; Problem is set when it could not be done.
+type Answer struct {
+	Problem  *Problem           `json:"problem,omitempty"`
+	Loaded   *Loaded            `json:"loaded,omitempty"`
+	Document *document.Document `json:"document,omitempty"`
+	LaTeX    string             `json:"latex,omitempty"`
+	Notices  []Problem          `json:"notices,omitempty"`
+	Number   float64            `json:"number,omitempty"`
+	Numbers  []float64          `json:"numbers,omitempty"`
+	Window   *document.Window   `json:"window,omitempty"`
+	SVG      string             `json:"svg,omitempty"`
+	Text     string             `json:"text,omitempty"`
+	Values   map[string]float64 `json:"values,omitempty"`
+	Steps    map[string]float64 `json:"steps,omitempty"`
+	Counters *Counters          `json:"counters,omitempty"`
+	Findings *FindingsView      `json:"findings,omitempty"`
+	Effects  []EffectView       `json:"effects,omitempty"`
+	Gallery  []ParentView       `json:"gallery,omitempty"`
+	Table    *TableView         `json:"table,omitempty"`
+	// Trajectory is what is found out about a trajectory.
+	Trajectory *TrajectoryView `json:"trajectory,omitempty"`
+	// Beginnings are the ideas with which a demonstration can begin.
+	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
+	Mended     *Mended          `json:"mended,omitempty"`
+	Advice     *AdviceView      `json:"advice,omitempty"`
+	Reading    *ReadingView     `json:"reading,omitempty"`
+}
+
+// TableView is a table with its differences and ratios, and the type that they tell; Type is empty where x does not rise
+// or a value is missing.
+type TableView struct {
+	Rows   []TableRow `json:"rows"`
+	Type   string     `json:"type"`
+	Reason string     `json:"reason"`
+}
+
+// TableRow is a row; what belongs to the step from the row before is empty in the first rows.
+type TableRow struct {
+	X      string `json:"x"`
+	Y      string `json:"y"`
+	First  string `json:"first"`
+	Second string `json:"second"`
+	Ratio  string `json:"ratio"`
+}
+
+// ParentView is a parent function with a small drawing: an SVG path in a box 60 wide and 44 high.
+type ParentView struct {
+	Kind  string `json:"kind"`
+	LaTeX string `json:"latex"`
+	Path  string `json:"path"`
+}
+
+// EffectView is what a parameter does to a function.
+type EffectView struct {
+	Function   string           `json:"function"`
+	Lines      []EffectLineView `json:"lines"`
+	Degenerate []DegenerateView `json:"degenerate"`
+}
+
+// EffectLineView is one sentence. Feature is set where its path can be shown on the stage, X and Y where a point can.
+type EffectLineView struct {
+	Sentence []PieceView `json:"sentence"`
+	Feature  string      `json:"feature,omitempty"`
+	With     string      `json:"with,omitempty"`
+	X        string      `json:"x,omitempty"`
+	Y        string      `json:"y,omitempty"`
+}
+
+// DegenerateView is a value of a parameter at which a function becomes one of another type, with its place on the bar.
+type DegenerateView struct {
+	Value float64 `json:"value"`
+	Place float64 `json:"place"`
+	LaTeX string  `json:"latex"`
+	Kind  string  `json:"kind"`
+}
+
+// FindingsView are the findings of a function at the values in play.
+type FindingsView struct {
+	Function string        `json:"function"`
+	Lines    []FindingLine `json:"lines"`
+	// Same names the functions with the same graph, in LaTeX.
+	Same []string `json:"same"`
+	// Undecided lists, in words, what could not be found out.
+	Undecided []string `json:"undecided"`
+	// Found is what the other core needs to show and tell them.
+	Found *found.Found `json:"found"`
+}
+
+// FindingLine is one finding to be read.
+type FindingLine struct {
+	Finding document.Finding `json:"finding"`
+	Name    string           `json:"name"`
+	LaTeX   string           `json:"latex"`
+	How     string           `json:"how"`
+	// Drawn tells that it can be shown on the stage.
+	Drawn bool `json:"drawn"`
+}
+
+// Mended is a panel with another window, or a demonstration with another angle unit.
+type Mended struct {
+	Words       string             `json:"words"`
+	Window      *document.Window   `json:"window,omitempty"`
+	EqualScales bool               `json:"equalScales,omitempty"`
+	AngleUnit   document.AngleUnit `json:"angleUnit,omitempty"`
+}
+
+// AdviceView points out a window in which something cannot be seen, with actions that mend it.
+type AdviceView struct {
+	Code    string   `json:"code"`
+	Message string   `json:"message"`
+	Mends   []Mended `json:"mends"`
+}
+
+// ReadingView is a point read off a curve.
+type ReadingView struct {
+	Function string `json:"function"`
+	// XText is the place as it may be typed, LaTeX the reading.
+	XText string `json:"xText"`
+	LaTeX string `json:"latex"`
+	// Special is the finding's name that the point is a member of; Reason says why there is no value.
+	Special string `json:"special,omitempty"`
+	Reason  string `json:"reason,omitempty"`
+	// Defined tells that there is a value; X and Y are then the point's place on the panel in pixels.
+	Defined bool    `json:"defined"`
+	X       float64 `json:"x"`
+	Y       float64 `json:"y"`
+}
+
+// Problem is what is wrong, in words, with its place in UTF-16 units as a page counts.
+type Problem struct {
+	Code    string `json:"code"`
+	Object  string `json:"object"`
+	Field   string `json:"field"`
+	Start   int    `json:"start"`
+	End     int    `json:"end"`
+	Message string `json:"message"`
+}
+
+// Counters are the core's counts of work (evaluate.Counters).
+type Counters struct {
+	Parses   int            `json:"parses"`
+	Compiles int            `json:"compiles"`
+	Runs     map[string]int `json:"runs"`
+}
+
+// Loaded is what was understood of a document.
+type Loaded struct {
+	Functions []FunctionView `json:"functions"`
+	Dials     []DialView     `json:"dials"`
+	Shown     []ShownView    `json:"shown"`
+	Said      []SaidView     `json:"said"`
+	Steps     []StepsView    `json:"steps"`
+	// Missing are letters without a value.
+	Missing  []NameView `json:"missing"`
+	Problems []Problem  `json:"problems"`
+	Notices  []Problem  `json:"notices"`
+}
+
+// NameView is a name, typeset.
+type NameView struct {
+	Name  string `json:"name"`
+	LaTeX string `json:"latex"`
+}
+
+// FunctionView is a stated function, typeset.
+type FunctionView struct {
+	ID    string `json:"id"`
+	LaTeX string `json:"latex"`
+	Text  string `json:"text"`
+	// Simplified is what a function that uses others comes to, typeset; empty where that says no more.
+	Simplified string `json:"simplified,omitempty"`
+	// Moves tells that its formula holds parameters, so that a line with their values is worth showing.
+	Moves bool `json:"moves"`
+}
+
+// DialView is a parameter's dial.
+type DialView struct {
+	ID     string    `json:"id"`
+	Name   string    `json:"name"`
+	LaTeX  string    `json:"latex"`
+	Colour int       `json:"colour"`
+	From   string    `json:"from"`
+	To     string    `json:"to"`
+	Zero   float64   `json:"zero"` // share of the bar at which 0 lies, held within it
+	Ticks  []float64 `json:"ticks"`
+}
+
+// ShownView is the sentence of an entry on the stage, in pieces.
+type ShownView struct {
+	ID       string      `json:"id"`
+	Sentence []PieceView `json:"sentence"`
+	// Hue is the number of its colour on the stage; 8 is the parent's grey.
+	Hue int `json:"hue"`
+}
+
+// SaidView is a text beside the stage.
+type SaidView struct {
+	ID     string      `json:"id"`
+	Pieces []PieceView `json:"pieces"`
+}
+
+// PieceView is a piece of text: words in Text, or LaTeX.
+type PieceView struct {
+	Text  string `json:"text,omitempty"`
+	LaTeX string `json:"latex,omitempty"`
+	Live  bool   `json:"live,omitempty"`
+	// Waiting tells that what it says is still being computed for the values in play.
+	Waiting bool `json:"waiting,omitempty"`
+}
+
+// StepsView is a transformation in steps.
+type StepsView struct {
+	ID string `json:"id"`
+	// Function and Parent are typeset; Parent is the parent's formula.
+	Function string `json:"function"`
+	Parent   string `json:"parent"`
+	// Formulas are the function after each step.
+	Formulas []string      `json:"formulas"`
+	Readings []ReadingOnce `json:"readings"`
+}
+
+// ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too.
+type ReadingOnce struct {
+	Steps []string `json:"steps"`
+	Why   string   `json:"why"`
+}
+
+// StepsNow is a transformation where it stands, with the values in play.
+type StepsNow struct {
+	ID string `json:"id"`
+	// Index is the place of the entry among those that are shown.
+	Index     int      `json:"index"`
+	Position  float64  `json:"position"`
+	Sentences []string `json:"sentences"`
+	// Keys are the parent's key points and where they are now.
+	Keys    []KeyMove `json:"keys"`
+	Domain  string    `json:"domain"`
+	Range   string    `json:"range"`
+	Upright string    `json:"upright"`
+	Level   string    `json:"level"`
+}
+
+// KeyMove is a key point before and after.
+type KeyMove struct {
+	From string `json:"from"`
+	To   string `json:"to"`
+}
+
+// CircleNow is what is told of a circle at the values in play.
+type CircleNow struct {
+	ID    string `json:"id"`
+	Angle string `json:"angle"`
+	// Hue is the number of the colour of the dial that turns it.
+	Hue    int          `json:"hue"`
+	Ratios []RatioNow   `json:"ratios"`
+	Lines  []CircleLine `json:"lines"`
+}
+
+// RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen.
+type RatioNow struct {
+	Ratio  string `json:"ratio"`
+	Hue    int    `json:"hue"`
+	LaTeX  string `json:"latex"`
+	Reason string `json:"reason"`
+	Shown  bool   `json:"shown"`
+}
+
+// CircleLine is a finding of a circle.
+type CircleLine struct {
+	Name  string `json:"name"`
+	LaTeX string `json:"latex"`
+}
+
+// TrajectoryView is what is found out about a trajectory at the values in play, and its table.
+type TrajectoryView struct {
+	Lines []CircleLine `json:"lines"`
+	// Head names the columns; a value that does not exist is “undefined”.
+	Head []string   `json:"head"`
+	Rows [][]string `json:"rows"`
+	// Numbers are the rows' numbers in full, for a file; one that does not exist is null.
+	Numbers [][]*float64 `json:"numbers"`
+}
+
+// FrameTexts are the words of a frame; they are sent when they changed.
+type FrameTexts struct {
+	// Dials are the dials' values, in the order of Loaded.Dials.
+	Dials  []string        `json:"dials"`
+	Labels []picture.Label `json:"labels"`
+	// Ticks are the texts of the ground.
+	Ticks []string `json:"ticks"`
+	// Now are the functions' formulas with values put in, in the order of Loaded.Functions.
+	Now []string `json:"now"`
+	// Said are the pieces of the texts, in the order of Loaded.Said.
+	Said [][]PieceView `json:"said"`
+	// Steps are the transformations in steps, as they stand.
+	Steps []StepsNow `json:"steps"`
+	// Circles are the circles with their angle and ratios as they are.
+	Circles []CircleNow `json:"circles"`
+	// Moved tells that values in play differ from the scene's.
+	Moved bool `json:"moved"`
+	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.
+	Coarse []string `json:"coarse"`
+}

@@ -1,0 +1,50 @@
+package door
+
+import (
+	"parvix/core/ask/study"
+	"parvix/core/formula/problem"
+)
+
+// mostTableRows bounds a table of a function's values.
+const mostTableRows = 60
+
+// table answers a function's values, or a table's points, with differences and ratios.
+func (door *Door) table(ask *Ask, a *Answer) error {
+	door.putValues(ask.Values)
+	if f := door.d.Function(ask.ID); f != nil && f.Curve != nil {
+		numbers := [2]float64{}
+		for i, text := range []string{ask.From, ask.Step} {
+			answer := Answer{}
+			if err := door.value(&Ask{Text: text}, &answer); err != nil {
+				p, _ := problem.Of(err)
+				return p.In("", []string{"from", "step"}[i])
+			}
+			numbers[i] = answer.Number
+		}
+		if !(numbers[1] > 0) {
+			return problem.New("step", 0, len(ask.Step)).In("", "step")
+		}
+		a.Table = tableView(study.TableOf(door.d, f, numbers[0], numbers[1], max(2, min(ask.By, mostTableRows))))
+		return nil
+	}
+	for _, s := range door.d.Shown {
+		if s.Entry.ID != ask.ID || s.Table == nil || len(s.Table.Points) == 0 {
+			continue
+		}
+		var x, y []float64
+		for _, p := range s.Table.Points {
+			x, y = append(x, p[0]), append(y, p[1])
+		}
+		a.Table = tableView(study.Tabulate(door.d, x, y))
+		return nil
+	}
+	return problem.New("not-a-function", 0, len(ask.ID), ask.ID)
+}
+
+func tableView(t study.ValuesTable) *TableView {
+	v := &TableView{Rows: []TableRow{}, Type: t.Type, Reason: t.Reason}
+	for _, r := range t.Rows {
+		v.Rows = append(v.Rows, TableRow(r))
+	}
+	return v
+}

@@ -1,0 +1,88 @@
+package door_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/door"
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+)
+
+func studied(t *testing.T, d *document.Document, step string) (lines map[string]string, view *door.TrajectoryView) {
+	t.Helper()
+	it := loaded(t, d)
+	for _, s := range d.Shown {
+		if s.Kind == document.Moving {
+			view = ask(t, it, door.Ask{Kind: door.AskTrajectory, ID: s.ID, Step: step}).Trajectory
+		}
+	}
+	require.NotNil(t, view)
+	lines = map[string]string{}
+	for _, l := range view.Lines {
+		lines[l.Name] = l.LaTeX
+	}
+	return lines, view
+}
+
+// The cardioid: 2π, 3π/2, 8, symmetric in the x-axis, level tangents at ±60° and upright ones at 0 and ±120° (Lawrence 1972;
+// worked by hand).
+func TestAPolarCurveIsStudied(t *testing.T) {
+	d, err := edit.State(document.New(""), "", "r = 1 + cos θ")
+	require.NoError(t, err)
+	lines, _ := studied(t, d, "")
+	assert.Equal(t, `2 \pi`, lines["closes after"])
+	assert.Equal(t, `\frac{3 \pi}{2}\approx 4.7124`, lines["area swept by the ray"])
+	assert.Equal(t, "8", lines["length"])
+	assert.Equal(t, `{\text{in the x-axis}}`, lines["symmetric"])
+	assert.Equal(t, `\theta={\frac{\pi}{3}},\;\allowbreak {\frac{5 \pi}{3}}`, lines["level tangents"])
+	assert.Contains(t, lines["upright tangents"], `{\frac{2 \pi}{3}},\;\allowbreak {\frac{4 \pi}{3}}`)
+	assert.Contains(t, lines["reaches"], "−0.25")
+}
+
+// A branch of the hyperbola r = 1/(1 − 2cos θ) runs off at θ = π/3: what it sweeps, how long it is and how far it reaches have
+// no end, and the curve is not closed by a line from one side to the other (worked by hand).
+func TestACurveThatRunsOffHasNoLength(t *testing.T) {
+	d, err := edit.State(document.New(""), "", "r = 1/(1 − 2cos θ)")
+	require.NoError(t, err)
+	lines, _ := studied(t, d, "")
+	assert.Equal(t, "∞", lines["area swept by the ray"])
+	assert.Equal(t, "∞", lines["length"])
+	assert.Equal(t, `−∞< x< ∞,\quad −∞< y< ∞`, lines["reaches"])
+	assert.NotContains(t, lines, "area enclosed")
+}
+
+// The ray of the limaçon r = 1 + 2 cos θ sweeps over 3π, its inner loop twice; it encloses 2π + 3√3/2. That of the rose
+// r = cos 2θ passes each of its petals once (Lawrence 1972; worked by hand).
+func TestWhatIsSweptTwiceIsEnclosedOnce(t *testing.T) {
+	for statement, want := range map[string][2]string{
+		"r = 1 + 2cos θ": {`3 \pi\approx 9.4248`, `2 \pi+\frac{3\sqrt{3}}{2}\approx 8.8813`},
+		"r = cos(2θ)":    {`\frac{\pi}{2}\approx 1.5708`, ""},
+		"r = 1 + cos θ":  {`\frac{3 \pi}{2}\approx 4.7124`, ""},
+	} {
+		d, err := edit.State(document.New(""), "", statement)
+		require.NoError(t, err)
+		lines, _ := studied(t, d, "")
+		assert.Equal(t, want[0], lines["area swept by the ray"], statement)
+		assert.Equal(t, want[1], lines["area enclosed"], statement)
+	}
+}
+
+// (3cos t, 2 sin t) is the ellipse x²/9 + y²/4 = 1; (t, t²) the parabola y = x²; (2t, 1 − t) the line y = 1 − x/2.
+func TestTheParameterIsEliminatedWhereThatIsElementary(t *testing.T) {
+	for _, c := range [][4]string{{"3cos t", "2 sin t", "without the parameter, an ellipse", `\frac{x^{2}}{9}+\frac{y^{2}}{4}=1`},
+		{"1 + 2sin t", "2cos t", "without the parameter, a circle", `(x-1)^{2}+y^{2}=4`},
+		{"t", "t²", "without the parameter, a parabola", `y=x^{2}`}, {"2t", "1 − t", "without the parameter, a line", `y=1-\frac{x}{2}`}} {
+		d, err := edit.PutShown(document.New(""), document.Shown{Kind: document.Moving, Trajectory: &document.Trajectory{X: c[0], Y: c[1], Variable: "t", From: "0", To: "2π"}})
+		require.NoError(t, err)
+		lines, view := studied(t, d, "π/6")
+		assert.Equal(t, c[3], lines[c[2]], "%v", lines)
+		assert.Equal(t, []string{"t", "x", "y"}, view.Head)
+		require.Len(t, view.Rows, 13)
+		assert.Equal(t, []string{"0", "π/6", "π/3", "π/2"}, []string{view.Rows[0][0], view.Rows[1][0], view.Rows[2][0], view.Rows[3][0]})
+		assert.InDelta(t, math.Pi/3, *view.Numbers[2][0], 1e-15, "saved as a number")
+	}
+}

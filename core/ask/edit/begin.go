@@ -1,0 +1,169 @@
+package edit
+
+import (
+	"parvix/core/formula/problem"
+	"parvix/core/stage/document"
+)
+
+// Idea is a ready beginning of a demonstration.
+type Idea string
+
+// The ideas.
+const (
+	IdeaFamily    Idea = "family"
+	IdeaSteps     Idea = "steps"
+	IdeaTypes     Idea = "types"
+	IdeaParameter Idea = "parameter"
+	IdeaBeside    Idea = "beside"
+	IdeaCircle    Idea = "circle"
+	IdeaWave      Idea = "wave"
+	IdeaPolar     Idea = "polar"
+	IdeaPath      Idea = "parametric"
+)
+
+// Beginning is an idea as it is offered.
+type Beginning struct {
+	Idea  Idea   `json:"idea"`
+	Title string `json:"title"`
+	Words string `json:"words"`
+}
+
+// Beginnings lists the ideas with what each begins with, in words.
+func Beginnings() []Beginning {
+	return []Beginning{
+		{IdeaFamily, "A family of curves", "f(x) = a(x − h)² + k for several a, and three dials"},
+		{IdeaSteps, "A transformation, step by step", "from √x to −2√(x + 3) + 1, played forward and back"},
+		{IdeaTypes, "Three types compared", "a line, a parabola and an exponential, driven by one point"},
+		{IdeaParameter, "What a parameter does", "the vertex of a parabola and the path on which it runs"},
+		{IdeaBeside, "Side by side", "bell-shaped curves for two parameters in two panels"},
+		{IdeaCircle, "The unit circle and its graph", "an angle, its arc unrolled, the sine in circle and graph"},
+		{IdeaPolar, "A polar curve comes into being", "r(θ) = a cos(kθ), its ray, its point and its r–θ graph"},
+		{IdeaPath, "A point on its path", "(3cos t, 2 sin t) with its velocity and both components"},
+		{IdeaWave, "From the circle to a wave", "radius, speed, start and height of a circle draw a sin(b(t − h)) + k"},
+	}
+}
+
+// Begin fills an empty demonstration with an idea; everything in it can be changed freely.
+func Begin(before *document.Document, idea Idea) (*document.Document, error) {
+	b := &beginner{d: clone(before)}
+	words := func(text string) document.Piece { return document.Piece{Kind: document.Words, Text: text} }
+	value := func(text string) document.Piece { return document.Piece{Kind: document.Value, Text: text} }
+	switch idea {
+	case IdeaFamily:
+		b.state("f(x) = a(x − h)² + k")
+		b.dials(map[string]float64{"a": 1, "h": 0, "k": 0}, "a", "h", "k")
+		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"−2", "−1", "1/2", "2"}}})
+		b.say(words("Each curve has its own a. Moving h and k moves them all: the vertex is ("), value("h"), words(", "), value("k"), words(")."))
+	case IdeaSteps:
+		b.state("f(x) = −2√(x + 3) + 1")
+		b.show(document.Shown{Kind: document.Steps, Function: "f"})
+		b.say(words("Say each step before it is shown. Which of them could change places?"))
+	case IdeaTypes:
+		b.state("f(x) = 2x + 1")
+		b.state("g(x) = x²")
+		b.state("h(x) = 2^x")
+		b.do(RunAlong(b.d, 0))
+		b.say(words("One point drives three. From here to one further right: f by "), value("f(t + 1) − f(t)"), words(", g by "), value("g(t + 1) − g(t)"),
+			words(", h by the factor "), value("h(t + 1)/h(t)"), words("."))
+	case IdeaParameter:
+		b.state("f(x) = x² + b x + 1")
+		b.dials(map[string]float64{"b": 2}, "b")
+		b.show(document.Shown{Kind: document.Path, Function: "f", As: "b", Feature: "extrema"})
+		b.show(document.Shown{Kind: document.Point, Name: "V", X: "−b/2", Y: "f(−b/2)", Label: document.LabelCoordinates})
+		b.say(words("Move b. Where does the vertex V go, and which point stays?"))
+	case IdeaBeside:
+		b.state("f(x) = a e^(−(x − c)²)")
+		b.dials(map[string]float64{"a": 2, "c": 0}, "a", "c")
+		b.beside()
+		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"1", "2", "3"}}, Panels: []string{"plane1"}})
+		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "c", Values: []string{"−2", "0", "2"}}, Panels: []string{"plane2"}})
+		b.say(words("Left: several a for one c. Right: several c for one a."))
+	case IdeaCircle:
+		b.do(AddCircle(b.d, document.Circle{Driver: "θ"}))
+		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
+	case IdeaWave:
+		b.do(AddCircle(b.d, document.Circle{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
+		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
+		b.clearOfRatios()
+		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
+	case IdeaPolar:
+		b.state("r(θ) = a cos(kθ)")
+		b.dials(map[string]float64{"a": 3, "k": 3}, "a", "k")
+		b.whole("k", "1", "9")
+		b.d.Shown[0].Trajectory.To = "2π"
+		b.watch()
+		b.say(words("The ray turns; where r is negative the point lies on the other side. How many petals does each k give?"))
+	case IdeaPath:
+		b.show(document.Shown{Kind: document.Moving, Label: document.LabelFormula, Trajectory: &document.Trajectory{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
+		b.watch()
+		b.say(words("Where is the point fastest? Which way does its velocity point at the ends of the axes?"))
+	default:
+		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
+	}
+	if b.err != nil {
+		return nil, b.err
+	}
+	return b.d, b.d.Check()
+}
+
+// beginner makes one edit after the other until one fails.
+type beginner struct {
+	d   *document.Document
+	err error
+}
+
+func (b *beginner) do(d *document.Document, err error) {
+	if b.err == nil {
+		if b.err = err; err == nil {
+			b.d = d
+		}
+	}
+}
+
+func (b *beginner) state(text string) {
+	b.do(State(b.d, "", text))
+}
+
+func (b *beginner) dials(values map[string]float64, names ...string) {
+	b.do(AddParameters(b.d, names))
+	for i := range b.d.Scenes {
+		for name, v := range values {
+			b.d.Scenes[i].Values[name] = v
+		}
+	}
+}
+
+func (b *beginner) show(entry document.Shown) { b.do(PutShown(b.d, entry)) }
+
+func (b *beginner) say(pieces ...document.Piece) { b.do(PutSaid(b.d, document.Said{Pieces: pieces})) }
+
+// whole lets a dial run over whole numbers.
+func (b *beginner) whole(name, from, to string) {
+	if dial := b.d.StatedNamed(name); dial != nil {
+		dial.From, dial.To, dial.Step, dial.Whole = from, to, "1", true
+	}
+}
+
+// watch lets the last entry, a trajectory, be watched.
+func (b *beginner) watch() {
+	if n := len(b.d.Shown); n > 0 && b.err == nil {
+		b.do(Watch(b.d, b.d.Shown[n-1].ID, 0))
+	}
+}
+
+// clearOfRatios gives the dials beside a circle colours that the sine does not wear.
+func (b *beginner) clearOfRatios() {
+	for i, name := range []string{"a", "b", "h", "k"} {
+		if dial := b.d.StatedNamed(name); dial != nil && b.err == nil {
+			dial.Colour = []int{1, 3, 4, 5}[i]
+		}
+	}
+}
+
+// beside puts a second panel like the first and takes the plain curve off.
+func (b *beginner) beside() {
+	second := b.d.Panels[0]
+	second.ID = "plane2"
+	b.d.Panels = append(b.d.Panels, second)
+	b.d.Shown = b.d.Shown[:0]
+}

@@ -1,0 +1,153 @@
+package edit
+
+import (
+	"math"
+	"slices"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/problem"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+)
+
+// angleLetter makes a statement without a head polar: r = 1 + cos θ.
+const angleLetter = "θ"
+
+// isPolar tells whether a stated function is written as a polar curve: r(θ) or r(φ), with any name but those that
+// functions drawn over an axis have; f(θ) = sin θ is a graph.
+func isPolar(name string, variables []string) bool {
+	return len(variables) == 1 && (variables[0] == angleLetter || variables[0] == "φ") && !slices.Contains([]string{"f", "g", "h", "y"}, name)
+}
+
+// meansAngle tells whether a formula without a head's variable is one of θ, which no dial of the teacher's is.
+func meansAngle(d *document.Document, n expr.Node) bool {
+	if !slices.Contains(expr.Names(n), angleLetter) || slices.Contains(expr.Names(n), "x") {
+		return false
+	}
+	dial := d.StatedNamed(angleLetter)
+	return dial == nil || slices.ContainsFunc(d.Shown, func(s document.Shown) bool {
+		return s.Trajectory != nil && s.Trajectory.Driver == angleLetter
+	})
+}
+
+// polarCurve is the entry that shows a stated r as a polar curve, on its closing interval or one turn. On a stage where
+// nothing is shown yet the grid becomes polar.
+func polarCurve(d *document.Document, name string) document.Shown {
+	turn := "2π"
+	if d.AngleUnit == document.Degree {
+		turn = "360"
+	}
+	if len(d.Shown) == 0 && len(d.Panels) == 1 {
+		d.Panels[0].Polar = true
+	}
+	return document.Shown{Kind: document.Moving, Trajectory: &document.Trajectory{Function: name, From: "0", To: turn},
+		Label: document.LabelFormula, Colour: freeColour(shownColours(d))}
+}
+
+// closed gives a polar curve its closing interval, where it has one other than a turn.
+func closed(d *document.Document, id string) *document.Document {
+	e := evaluate.Load(d, nil)
+	for i, s := range e.Shown {
+		if s.Entry.ID != id || s.Trajectory == nil {
+			continue
+		}
+		c, err := e.Studied(s.Trajectory)
+		if err != nil {
+			return d
+		}
+		if closing, ok := c.Closing(); ok && d.AngleUnit == document.Radian {
+			d.Shown[i].Trajectory.To = expr.Pretty(closing.Node())
+		} else if ok {
+			d.Shown[i].Trajectory.To = expr.Pretty(expr.Num(int64(math.Round(closing.Float() * 180 / math.Pi))))
+		}
+	}
+	return d
+}
+
+// Watch lets a trajectory be watched as it comes into being: a dial runs along its interval, with the ray of a polar curve
+// or the velocity of a parametric one, and its coordinates as graphs in a panel beside it.
+func Watch(before *document.Document, id string, scene int) (*document.Document, error) {
+	d := clone(before)
+	s := shownWithID(d, id)
+	if s == nil || s.Kind != document.Moving {
+		return nil, problem.New("field", 0, 0, "id", "there is no such curve")
+	}
+	if s.Trajectory.Driver == "" {
+		d = drive(d, s)
+		s = shownWithID(d, id)
+	}
+	polar := s.Trajectory.Function != ""
+	if len(d.Panels) == 1 {
+		beside := d.Panels[0]
+		beside.ID, beside.Polar, beside.EqualScales, beside.Grid = newPanelID(d), false, false, true
+		beside.TicksX = document.TicksInPi
+		beside.Window = document.Window{Left: -0.5, Right: 7, Bottom: -4, Top: 4}
+		if d.AngleUnit == document.Degree {
+			beside.TicksX, beside.Window.Left, beside.Window.Right = document.TicksInDegrees, -30, 400
+		}
+		first := d.Panels[0].ID
+		for i := range d.Shown {
+			if len(d.Shown[i].Panels) == 0 {
+				d.Shown[i].Panels = []string{first}
+			}
+		}
+		d.Panels = append(d.Panels, beside)
+	}
+	pieces := []PieceWanted{{Piece: document.Ray}, {Piece: document.Graph, Ratio: "r"}}
+	if !polar {
+		pieces = []PieceWanted{{Piece: document.Velocity}, {Piece: document.Graph, Ratio: "x"}, {Piece: document.Graph, Ratio: "y"}}
+	}
+	var err error
+	for _, w := range pieces {
+		w.Circle, w.Shown, w.Scene = id, true, scene
+		if d, err = ShowPiece(d, w); err != nil {
+			return nil, err
+		}
+	}
+	return d, d.Check()
+}
+
+// drive makes a dial that runs along a trajectory's interval.
+func drive(d *document.Document, s *document.Shown) *document.Document {
+	m := s.Trajectory
+	letter := m.Variable
+	if f := d.StatedNamed(m.Function); f != nil && len(f.Variables) == 1 {
+		letter = f.Variables[0]
+	}
+	if letter == "" {
+		letter = "t"
+	}
+	name := freeLetter(d, letter, "t", "s", "u")
+	dial := newParameter(d, d.NewID("s"), name, drivenColour)
+	dial.From, dial.To, dial.Step = m.From, m.To, "π/180"
+	if d.AngleUnit == document.Degree && m.Function != "" {
+		dial.Step = "1"
+	}
+	dial.Sweep = &document.Sweep{Way: document.Once, Seconds: 12}
+	m.Driver = name
+	d.Stated = append(d.Stated, dial)
+	for i := range d.Scenes {
+		d.Scenes[i].Values[name] = startOf(d, m)
+	}
+	return d
+}
+
+// startOf is a sixth of a trajectory's interval: far enough for something to be seen.
+func startOf(d *document.Document, m *document.Trajectory) float64 {
+	e := evaluate.Load(d, nil)
+	for _, s := range e.Shown {
+		if s.Entry.Trajectory == m && s.Trajectory != nil {
+			return s.Trajectory.From + (s.Trajectory.To-s.Trajectory.From)/6
+		}
+	}
+	return evaluate.DefaultValue
+}
+
+func newPanelID(d *document.Document) string {
+	for n := 2; ; n++ {
+		id := "plane" + string(rune('0'+n))
+		if !slices.ContainsFunc(d.Panels, func(p document.Panel) bool { return p.ID == id }) {
+			return id
+		}
+	}
+}

@@ -1,0 +1,300 @@
+package compose_test
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/found"
+	"parvix/core/stage/picture"
+)
+
+func plane(left, right, bottom, top float64, equal bool) document.Panel {
+	return document.Panel{ID: "panel", Kind: document.Plane, Window: document.Window{Left: left, Right: right, Bottom: bottom, Top: top},
+		EqualScales: equal, Grid: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
+}
+
+// composed draws the functions f1, f2 … and further entries.
+func composed(t testing.TB, p document.Panel, width, height float64, formulas []string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
+	t.Helper()
+	d := document.New("")
+	d.Panels[0] = p
+	for i, formula := range formulas {
+		name := fmt.Sprintf("f_%d", i)
+		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
+		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
+	}
+	d.Shown = append(d.Shown, shown...)
+	require.NoError(t, d.Check())
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	var c compose.Composer
+	return c.Panel(e, &d.Panels[0], width, height), e
+}
+
+// lines gives the points of the lines of a colour.
+func lines(data []float32, colour picture.Colour) (list [][][2]float64) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			n := int(data[i+5])
+			var points [][2]float64
+			for k := range n {
+				points = append(points, [2]float64{float64(data[i+6+2*k]), float64(data[i+7+2*k])})
+			}
+			if picture.Colour(data[i+1]) == colour {
+				list = append(list, points)
+			}
+			i += 6 + 2*n
+		case picture.Marker, picture.Text:
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	return list
+}
+
+// markers counts the markers of a colour.
+func markers(data []float32, colour picture.Colour) (n int) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(data[i+5])
+		case picture.Marker, picture.Text:
+			if picture.Op(data[i]) == picture.Marker && picture.Colour(data[i+1]) == colour {
+				n++
+			}
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	return n
+}
+
+func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
+	for name, c := range map[string]struct {
+		left, right float64
+		style       document.TickStyle
+		width       float64
+		want        string
+	}{
+		"whole":   {-3.2, 3.3, document.TicksInNumbers, 500, "−3 −2 −1 1 2 3"},
+		"halves":  {-1.1, 1.1, document.TicksInNumbers, 400, "−1 −0.5 0.5 1"},
+		"tenths":  {0.05, 0.45, document.TicksInNumbers, 400, "0.1 0.2 0.3 0.4"},
+		"wide":    {-250, 250, document.TicksInNumbers, 500, "−200 −100 100 200"},
+		"quarter": {-0.1, 3.5, document.TicksInPi, 300, "π/4 π/2 3π/4 π"},
+		"halfpi":  {-4, 7, document.TicksInPi, 500, "−π −π/2 π/2 π 3π/2 2π"},
+	} {
+		t.Run(name, func(t *testing.T) {
+			p := plane(c.left, c.right, -1e-3, 1e-3, false)
+			p.TicksX = c.style
+			pic, _ := composed(t, p, c.width, 40, nil)
+			got := strings.Join(pic.Texts, " ")
+			got = strings.TrimSuffix(got, " 0")
+			assert.Equal(t, c.want, got)
+		})
+	}
+}
+
+func TestEqualScalesKeepTheWholeWindowInSight(t *testing.T) {
+	p := plane(-6, 6, -3, 3, true)
+	for _, size := range [][2]float64{{1200, 300}, {300, 900}, {800, 400}} {
+		v := compose.Seen(&p, size[0], size[1])
+		assert.InDelta(t, v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom), 1e-9, "a unit is as long in both directions")
+		assert.True(t, v.Left <= -6+1e-9 && v.Right >= 6-1e-9 && v.Bottom <= -3+1e-9 && v.Top >= 3-1e-9)
+		assert.InDelta(t, 0, v.Left+v.Right, 1e-9, "about the middle")
+	}
+}
+
+func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
+	p := plane(-6, 6, -3, 3, true)
+	before := compose.Seen(&p, 900, 500)
+	x, y := before.AtX(200), before.AtY(100)
+	p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.5)
+	after := compose.Seen(&p, 900, 500)
+	assert.InDelta(t, x, after.AtX(200), 1e-9)
+	assert.InDelta(t, y, after.AtY(100), 1e-9)
+	assert.InDelta(t, (before.Right-before.Left)/2, after.Right-after.Left, 1e-9)
+	for range 200 {
+		p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.1)
+	}
+	assert.Greater(t, p.Window.Right, p.Window.Left, "there is an end to zooming")
+	far := plane(1e10, 1e10+20, -5, 5, true)
+	for range 200 {
+		far.Window = compose.Zoom(&far, 900, 500, 450, 250, 0.5)
+		far.Window = compose.Pan(&far, 900, 500, 300, 0)
+	}
+	assert.True(t, far.Window.IsWide(), "far out it comes sooner, where numbers lie further apart")
+	pic, _ := composed(t, far, 900, 500, []string{"sin x"})
+	assert.NotEmpty(t, pic.Live)
+}
+
+func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
+	pic, e := composed(t, plane(-6, 6, -3, 3, true), 900, 450, []string{"x² − 2", "tan x"})
+	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	parabola := lines(pic.Live, 0)
+	require.Len(t, parabola, 1)
+	for _, p := range parabola[0] {
+		// The distance along x, since the curve is steep at the edges.
+		x := math.Copysign(math.Sqrt(v.AtY(p[1])+2), v.AtX(p[0]))
+		if p[1] < 440 {
+			assert.InDelta(t, v.X(x), p[0], 0.7, "at y = %v", v.AtY(p[1]))
+		}
+		assert.True(t, p[1] > -20 && p[1] < 470, "cut to the panel and a margin")
+	}
+	assert.Len(t, lines(pic.Live, 1), 5, "one branch of the tangent between two poles")
+}
+
+func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
+	guides := []document.Shown{{ID: "u", Kind: document.Guide, Direction: document.Upright, At: "1", Colour: 3},
+		{ID: "l", Kind: document.Guide, Direction: document.Level, At: "−1", Colour: 4},
+		{ID: "s", Kind: document.Guide, Direction: document.Slanted, At: "x/2 + 1", Colour: 5}}
+	for _, p := range []document.Panel{plane(-6, 6, -3, 3, false), plane(-100, 90, -40, 50, false)} {
+		pic, e := composed(t, p, 900, 450, nil, guides...)
+		v := compose.Seen(&e.Document.Panels[0], 900, 450)
+		up, level, slanted := lines(pic.Live, 3)[0], lines(pic.Live, 4)[0], lines(pic.Live, 5)[0]
+		assert.Equal(t, []float64{0, 450}, []float64{up[0][1], up[1][1]})
+		assert.Equal(t, []float64{0, 900}, []float64{level[0][0], level[1][0]})
+		for _, end := range slanted {
+			assert.InDelta(t, v.AtX(end[0])/2+1, v.AtY(end[1]), 1e-3*(v.Top-v.Bottom))
+		}
+	}
+}
+
+// boxes gives the labels' rectangles from a picture.
+func boxes(pic *picture.Picture, sizes map[string]compose.Size) (list [][4]float64) {
+	for i := 0; i < len(pic.Live); {
+		switch picture.Op(pic.Live[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(pic.Live[i+5])
+		case picture.Marker, picture.Text:
+			i += 6
+		case picture.LabelAt:
+			s := sizes[pic.Labels[int(pic.Live[i+1])].ID]
+			list = append(list, [4]float64{float64(pic.Live[i+2]), float64(pic.Live[i+3]), s.Width, s.Height})
+			i += 4
+		default:
+			i += 4
+		}
+	}
+	return list
+}
+
+func TestLabelsStayInsideAndApart(t *testing.T) {
+	d := document.New("")
+	d.Panels[0] = plane(-6, 6, -3, 3, true)
+	sizes := map[string]compose.Size{}
+	for i := range 6 {
+		id := fmt.Sprintf("p%d", i)
+		d.Shown = append(d.Shown, document.Shown{ID: id, Kind: document.Point, Name: fmt.Sprintf("P_%d", i), X: fmt.Sprintf("%d − 2.5", i),
+			Y: fmt.Sprintf("%d/4", i), Label: document.LabelCoordinates})
+		sizes[id] = compose.Size{Width: 96, Height: 26}
+	}
+	e := evaluate.Load(d, nil)
+	c := compose.Composer{LabelSizes: sizes}
+	pic := c.Panel(e, &d.Panels[0], 900, 450)
+	placed := boxes(pic, sizes)
+	require.Len(t, placed, 6)
+	for i, a := range placed {
+		assert.True(t, a[0] >= 0 && a[1] >= 0 && a[0]+a[2] <= 900 && a[1]+a[3] <= 450, "inside the panel")
+		for _, b := range placed[i+1:] {
+			apart := a[0]+a[2] <= b[0] || b[0]+b[2] <= a[0] || a[1]+a[3] <= b[1] || b[1]+b[3] <= a[1]
+			assert.True(t, apart, "%v and %v overlap", a, b)
+		}
+	}
+}
+
+func TestAPointWithoutAValueDisappearsAndIsSpokenOf(t *testing.T) {
+	pic, e := composed(t, plane(-6, 6, -3, 3, true), 900, 450, nil, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "ln(−1)"})
+	assert.Empty(t, pic.Live)
+	assert.Contains(t, compose.Describe(e, &e.Document.Panels[0], 900, 450), "Point P is undefined")
+}
+
+func TestTheGroundIsComposedAgainOnlyWhenTheWindowChanges(t *testing.T) {
+	d := document.New("")
+	e := evaluate.Load(d, nil)
+	var c compose.Composer
+	stamp := c.Panel(e, &d.Panels[0], 900, 450).GroundStamp
+	assert.Equal(t, stamp, c.Panel(e, &d.Panels[0], 900, 450).GroundStamp)
+	d.Panels[0].Window.Left = -7
+	assert.Greater(t, c.Panel(e, &d.Panels[0], 900, 450).GroundStamp, stamp)
+}
+
+// A legend stands in a corner, names every curve with its line, and covers no curve where a corner is free.
+func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
+	panel := plane(-6, 6, -3, 3, false)
+	panel.Legend = true
+	p, _ := composed(t, panel, 900, 450, []string{"x²/4 − 3", "x²/8 − 3"})
+	require.Len(t, p.Labels, 2)
+	var places [][2]float32
+	for i := 0; i < len(p.Live); {
+		switch picture.Op(p.Live[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(p.Live[i+5])
+		case picture.Marker, picture.Text:
+			i += 6
+		case picture.LabelAt:
+			places = append(places, [2]float32{p.Live[i+2], p.Live[i+3]})
+			i += 4
+		default:
+			i += 4
+		}
+	}
+	require.Len(t, places, 2)
+	assert.Equal(t, places[0][0], places[1][0], "one below the other")
+	assert.Less(t, places[0][1], places[1][1])
+	corner := places[0][0] < 120 || places[0][0] > 780
+	assert.True(t, corner, "%v", places)
+}
+
+// A tap near a line of the grid means that line; elsewhere a number that is rounded to the window's grain.
+func TestATapMeansTheGridNearby(t *testing.T) {
+	p := plane(-6, 6, -4, 4, true)
+	v := compose.Seen(&p, 1200, 800)
+	x, y := v.Tapped(&p, v.X(2)+3, v.Y(-1)-4)
+	assert.Equal(t, [2]float64{2, -1}, [2]float64{x, y})
+	x, _ = v.Tapped(&p, v.X(0.0931), v.Y(0))
+	assert.InDelta(t, 0.09, x, 0.011)
+	p.TicksX = document.TicksInPi
+	x, _ = v.Tapped(&p, v.X(math.Pi)+2, v.Y(0))
+	assert.InDelta(t, math.Pi, x, 1e-9)
+}
+
+// A trace that is thinned keeps its dots apart; a curve that has collapsed says what it is.
+func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
+	kept := []float64{}
+	for k := range 200 {
+		kept = append(kept, float64(k)*0.01, 0.5)
+	}
+	point := document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "0", Y: "0"}
+	dots := func(apart float64) int {
+		pic, _ := composed(t, plane(-6, 6, -4, 4, true), 1200, 800, nil, point,
+			document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: kept, Apart: apart, Colour: 5})
+		return markers(pic.Live, 5)
+	}
+	assert.Greater(t, dots(0), 190)
+	assert.InDelta(t, 200/20, dots(20), 2, "200 pixels of trace, 20 apart")
+
+	p := plane(-6, 6, -4, 4, true)
+	_, e := composed(t, p, 1200, 800, []string{"0x²"})
+	e.PutCollapses([]found.Collapse{{Function: "f_0", Parameter: "a", Value: 0, Kind: "level line"}})
+	assert.Empty(t, e.Collapsed(e.Functions[0]), "there is no parameter a")
+	d := e.Document
+	d.Stated[0].Formula = "a x²"
+	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-1", To: "1", Step: "1"})
+	d.Scenes[0].Values["a"] = 0
+	e = evaluate.Load(d, e)
+	var c compose.Composer
+	assert.Equal(t, `f_{0}\text{, now a level line}`, c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+	e.Set(0, 1)
+	assert.Equal(t, "f_{0}", c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+}

@@ -1,0 +1,123 @@
+package evaluate
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/symbolic"
+	"parvix/core/stage/document"
+	"parvix/core/stage/found"
+)
+
+// WithNumbers is a function's formula, without stated functions and in radians, with the parameters' values put in as
+// fractions.
+func (d *Demonstration) WithNumbers(f *Function) expr.Node {
+	with := map[string]expr.Node{}
+	for name, v := range d.numbersNow() {
+		if name != f.Stated.Variables[0] {
+			with[name] = fractionNode(v)
+		}
+	}
+	return symbolic.Substitute(f.Inlined, with)
+}
+
+func fractionNode(v *big.Rat) expr.Node {
+	if v.Sign() < 0 {
+		return &expr.Neg{X: expr.Rat(new(big.Rat).Neg(v))}
+	}
+	return expr.Rat(v)
+}
+
+// ValuesOf are the values of the parameters that a function depends on.
+func (d *Demonstration) ValuesOf(f *Function) map[string]float64 {
+	values := map[string]float64{}
+	for _, i := range f.on {
+		values[d.Parameters[i].Stated.Name] = d.Parameters[i].Value
+	}
+	return values
+}
+
+// PutFound takes findings in; what shows or tells them is computed again.
+func (d *Demonstration) PutFound(f *found.Found) {
+	d.found[f.Function] = f
+	d.foundTick++
+}
+
+// PutCollapses takes in at which values which functions collapse.
+func (d *Demonstration) PutCollapses(list []found.Collapse) { d.collapses = list }
+
+// Collapsed says what a function is at the values in play when it is none of its own type, empty else.
+func (d *Demonstration) Collapsed(f *Function) string {
+	for _, c := range d.collapses {
+		if i := d.Find(c.Parameter); c.Function == f.Stated.Name && i >= 0 && d.in[1+i] == c.Value {
+			return c.Kind
+		}
+	}
+	return ""
+}
+
+// FoundOf gives the last findings of a function; current tells that they hold for the values in play.
+func (d *Demonstration) FoundOf(f *Function) (last *found.Found, current bool) {
+	last = d.found[f.Stated.Name]
+	if last == nil || last.Formula != f.Meaning {
+		return nil, false
+	}
+	for _, i := range f.on {
+		if p := d.Parameters[i]; last.Values[p.Stated.Name] != p.Value {
+			return last, false
+		}
+	}
+	return last, true
+}
+
+// ShownPoints are the points of a shown finding in play between left and right. current is false while they are still
+// being computed; then those of the closed forms stand in, or none.
+func (d *Demonstration) ShownPoints(s *Shown, left, right float64) (points []found.Point, current bool) {
+	last, current := d.FoundOf(s.Curve)
+	if current && s.Entry.Finding == document.YIntercept {
+		return last.Points[s.Entry.Finding], true // of a wave too there is one
+	}
+	if current {
+		return repeated(last.Points[s.Entry.Finding], last.Period, left, right), true
+	}
+	return s.closed.points(d, left, right)
+}
+
+// ShownGuides are the same for guides.
+func (d *Demonstration) ShownGuides(s *Shown, left, right float64) (guides []found.Guide, current bool) {
+	last, current := d.FoundOf(s.Curve)
+	if !current {
+		places, ok := s.closed.points(d, left, right)
+		for _, p := range places {
+			guides = append(guides, found.Guide{Upright: true, At: p.X})
+		}
+		return guides, ok
+	}
+	for _, g := range last.Guides[s.Entry.Finding] {
+		if !g.Upright || last.Period == 0 {
+			guides = append(guides, g)
+			continue
+		}
+		for _, p := range repeated([]found.Point{{X: g.At}}, last.Period, left, right) {
+			guides = append(guides, found.Guide{Upright: true, At: p.X})
+		}
+	}
+	return guides, true
+}
+
+// maxRepeats bounds how many copies of a periodic finding are drawn.
+const maxRepeats = 200
+
+func repeated(points []found.Point, period, left, right float64) []found.Point {
+	if period == 0 {
+		return points
+	}
+	var list []found.Point
+	for _, p := range points {
+		for k := math.Ceil((left - p.X) / period); p.X+k*period <= right && len(list) < maxRepeats; k++ {
+			list = append(list, found.Point{X: p.X + k*period, Y: p.Y, Open: p.Open})
+		}
+	}
+	return list
+}

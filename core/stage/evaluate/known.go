@@ -1,0 +1,129 @@
+package evaluate
+
+import (
+	"math"
+	"math/big"
+
+	"parvix/core/formula/number"
+)
+
+// Numbers of which the exact form is told from their digits, as the areas and lengths of handbook curves are.
+
+// WithExact writes a number, and in front of it what it is to ten digits where that is short: a fraction, a multiple of π,
+// π², π³ or a root, or a multiple of π and one of 1, √2 or √3.
+func WithExact(v float64) string {
+	return approached(known(v), v)
+}
+
+func approached(exact string, v float64) string {
+	if exact == "" {
+		return number.Format(v, 4)
+	}
+	return exact + `\approx ` + number.Format(v, 4)
+}
+
+// AreaLaTeX writes A = π ≈ 3.1416, or A ≈ 3.14 where the number is no known one.
+func AreaLaTeX(v float64) string {
+	if math.IsInf(v, 0) {
+		return "A=" + approached("", v)
+	}
+	if exact := known(v); exact != "" {
+		return "A=" + approached(exact, v)
+	}
+	return `A\approx ` + number.Format(v, 4)
+}
+
+// MultipleOfPi writes r·π with a small denominator; empty for another number.
+func MultipleOfPi(v float64) string {
+	if r, ok := ShareOfPi(v); ok {
+		return PiLaTeX(r)
+	}
+	return ""
+}
+
+// ShareOfPi recognises r·π with a small denominator.
+func ShareOfPi(v float64) (r *big.Rat, ok bool) {
+	const mostBelow, most = 48, 1e6
+	return share(v, math.Pi, mostBelow, most)
+}
+
+// share recognises v = r·unit by ten digits, for fractions r up to a size of their parts.
+func share(v, unit float64, mostBelow int64, mostAbove float64) (r *big.Rat, ok bool) {
+	for q := int64(1); q <= mostBelow; q++ {
+		p := v / unit * float64(q)
+		if k := math.Round(p); math.Abs(p-k) < 1e-10*math.Max(1, math.Abs(p)) && math.Abs(k) < mostAbove {
+			return big.NewRat(int64(k), q), true
+		}
+	}
+	return nil, false
+}
+
+// units are what a number may be a fraction of, besides π.
+var units = []struct {
+	size float64
+	text string
+}{
+	{1, ""}, {math.Pi * math.Pi, `\pi^{2}`}, {math.Pi * math.Pi * math.Pi, `\pi^{3}`},
+	{math.Sqrt2, `\sqrt{2}`}, {math.Sqrt(3), `\sqrt{3}`}, {math.Sqrt(5), `\sqrt{5}`},
+	{math.Pi * math.Sqrt2, `\sqrt{2}\,\pi`}, {math.Pi * math.Sqrt(3), `\sqrt{3}\,\pi`}, {math.Pi * math.Sqrt(5), `\sqrt{5}\,\pi`},
+}
+
+// known is the exact form of a number; empty for one that four decimals write exactly, and for others.
+func known(v float64) string {
+	if math.Abs(v-math.Round(v*1e4)/1e4) < 1e-12 {
+		return ""
+	}
+	if text := MultipleOfPi(v); text != "" {
+		return text
+	}
+	// So few of them that another number agrees to ten digits once in a hundred thousand.
+	const mostBelow, mostAbove = 24, 400
+	for _, unit := range units {
+		if r, ok := share(v, unit.size, mostBelow, mostAbove); ok && r.Sign() != 0 {
+			sign := ""
+			if r.Sign() < 0 {
+				sign = "-"
+			}
+			return sign + partLaTeX(r.Abs(r), unit.text)
+		}
+	}
+	return piAndRoot(v)
+}
+
+// piAndRoot recognises (p·π + r·s)/q with s = 1, √2 or √3 and small whole numbers; so few of them that another number
+// agrees to ten digits once in ten thousand.
+func piAndRoot(v float64) string {
+	const mostBelow, mostPi, mostRoot = 12, 60, 60
+	for q := 1.0; q <= mostBelow; q++ {
+		for p := -float64(mostPi); p <= mostPi; p++ {
+			rest := v*q - p*math.Pi
+			for _, root := range []struct {
+				size float64
+				text string
+			}{{1, ""}, {math.Sqrt2, `\sqrt{2}`}, {math.Sqrt(3), `\sqrt{3}`}} {
+				r := math.Round(rest / root.size)
+				if p == 0 || r == 0 || math.Abs(r) > mostRoot || math.Abs(rest-r*root.size) > 1e-10*math.Max(1, math.Abs(v)) {
+					continue
+				}
+				sign := "+"
+				if r < 0 {
+					sign = "-"
+				}
+				return PiLaTeX(big.NewRat(int64(p), int64(q))) + sign + partLaTeX(big.NewRat(int64(math.Abs(r)), int64(q)), root.text)
+			}
+		}
+	}
+	return ""
+}
+
+// partLaTeX writes a positive fraction of a unit, which is empty for 1.
+func partLaTeX(r *big.Rat, unit string) string {
+	above := r.Num().String()
+	if unit != "" && above == "1" {
+		above = ""
+	}
+	if r.IsInt() {
+		return above + unit
+	}
+	return `\frac{` + above + unit + "}{" + r.Denom().String() + "}"
+}

@@ -1,0 +1,36 @@
+package evaluate
+
+import (
+	"strings"
+
+	"parvix/core/formula/expr"
+)
+
+// Numeral writes a number that has a decimal point with the demonstration's decimal sign.
+func (d *Demonstration) Numeral(text string) string {
+	if d.Document.DecimalComma {
+		return strings.ReplaceAll(text, ".", ",")
+	}
+	return text
+}
+
+// Typeset writes LaTeX of this core with the demonstration's decimal sign.
+func (d *Demonstration) Typeset(latex string) string {
+	if d.Document.DecimalComma {
+		return expr.LaTeXWithComma(latex)
+	}
+	return latex
+}
+
+// LaTeX typesets a formula; class as in expr.LaTeX.
+func (d *Demonstration) LaTeX(n expr.Node, class func(name string) string) string {
+	return d.Typeset(expr.LaTeX(n, class))
+}
+
+// Plain writes a formula as it would be typed.
+func (d *Demonstration) Plain(n expr.Node) string {
+	if d.Document.DecimalComma {
+		return expr.TextWithComma(expr.Pretty(n))
+	}
+	return expr.Pretty(n)
+}

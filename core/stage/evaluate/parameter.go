@@ -1,0 +1,185 @@
+package evaluate
+
+import (
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	"parvix/core/formula/symbolic"
+	"parvix/core/numeric/program"
+	"parvix/core/stage/document"
+)
+
+// Parameter is a stated parameter with its ends worked out and its value in play.
+type Parameter struct {
+	Stated   *document.Stated
+	From, To float64
+	Step     float64
+	Value    float64
+	decimals int
+}
+
+// noVariable fills the variable's place where a formula has none; it cannot be typed.
+const noVariable = "\x00"
+
+// Ends of a new parameter (and of one whose ends could not be understood).
+const (
+	DefaultFrom, DefaultTo, DefaultStep, DefaultValue = -5.0, 5.0, 0.1, 1.0
+)
+
+func (d *Demonstration) loadParameters(before *Demonstration) {
+	d.inputs = []string{noVariable}
+	starting := d.scene().Values
+	for i, s := range d.Document.Parameters() {
+		p := &Parameter{Stated: s}
+		p.From = d.constant(s.From, DefaultFrom, s.ID, "from")
+		p.To = d.constant(s.To, DefaultTo, s.ID, "to")
+		p.Step = d.constant(s.Step, DefaultStep, s.ID, "step")
+		if p.From >= p.To {
+			d.report(problem.New("ends", 0, len(s.To)), s.ID, "to")
+			p.From, p.To = math.Min(p.From, p.To), math.Max(p.From, p.To)+1
+		}
+		if p.Step <= 0 {
+			d.report(problem.New("step", 0, len(s.Step)), s.ID, "step")
+			p.Step = DefaultStep
+		}
+		if s.Whole {
+			p.Step = math.Max(1, math.Round(p.Step))
+		}
+		p.decimals = max(number.Decimals(p.Step, 3), number.Decimals(p.From, 3))
+		p.Value = math.Max(p.From, math.Min(p.To, DefaultValue))
+		if v, ok := starting[s.Name]; ok {
+			p.Value = v
+		}
+		if before != nil {
+			if old, ok := before.index[s.Name]; ok {
+				p.Value = before.Parameters[old].Value
+			}
+		}
+		d.Parameters = append(d.Parameters, p)
+		d.index[s.Name] = i
+		d.inputs = append(d.inputs, s.Name)
+	}
+	d.in = make([]float64, len(d.inputs))
+	d.moved = make([]uint64, len(d.Parameters))
+	for i, p := range d.Parameters {
+		d.in[i+1] = p.Value
+		d.moved[i] = d.tick
+	}
+}
+
+// constant works out a formula that may not depend on a parameter.
+func (d *Demonstration) constant(text string, fallback float64, object, field string) float64 {
+	if text == "" {
+		return fallback
+	}
+	n, err := d.parse(text, d.scope)
+	if err != nil {
+		d.report(err, object, field)
+		return fallback
+	}
+	if names := expr.Names(n); len(names) > 0 {
+		d.report(problem.New("not-constant", n.Pos(), n.End(), names[0]), object, field)
+		return fallback
+	}
+	if calls := expr.Calls(n); len(calls) > 0 {
+		d.report(problem.New("not-constant", n.Pos(), n.End(), calls[0]), object, field)
+		return fallback
+	}
+	n = symbolic.Radians(n, d.Document.AngleUnit == document.Degree)
+	inputs := []string{noVariable}
+	p, err := program.Compile(n, inputs)
+	if err != nil {
+		d.report(err, object, field)
+		return fallback
+	}
+	v := p.At([]float64{0})
+	if math.IsNaN(v) || math.IsInf(v, 0) {
+		d.report(problem.New("undefined-field", 0, len(text), program.Why(n, inputs, []float64{0})), object, field)
+		return fallback
+	}
+	return v
+}
+
+// Set gives parameter i a value; what depends on it is computed at the next Update.
+func (d *Demonstration) Set(i int, value float64) {
+	p := d.Parameters[i]
+	if math.IsNaN(value) || math.IsInf(value, 0) || p.Value == value {
+		return
+	}
+	d.tick++
+	p.Value = value
+	d.in[i+1] = value
+	d.moved[i] = d.tick
+}
+
+// Find gives the place of the parameter with this name, −1 when there is none.
+func (d *Demonstration) Find(name string) int {
+	if i, ok := d.index[name]; ok {
+		return i
+	}
+	return -1
+}
+
+// OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.
+func (p *Parameter) OnStep(v float64) float64 {
+	v = math.Max(p.From, math.Min(p.To, v))
+	stepped := p.From + math.Round((v-p.From)/p.Step)*p.Step
+	if stepped > p.To {
+		stepped = p.To
+	}
+	if p.Stated.Whole {
+		return math.Round(stepped)
+	}
+	if number.Decimals(p.Step, 12) < 12 {
+		stepped = number.Round(stepped, 12)
+	}
+	return stepped
+}
+
+// AtFraction is the stepped value at a share of the way from the lower to the upper end.
+func (p *Parameter) AtFraction(f float64) float64 { return p.OnStep(p.From + f*(p.To-p.From)) }
+
+// Fraction is the share of the way at which the value lies, held between 0 and 1.
+func (p *Parameter) Fraction(v float64) float64 {
+	return math.Max(0, math.Min(1, (v-p.From)/(p.To-p.From)))
+}
+
+// Stepped is the value some steps on, held within the ends.
+func (p *Parameter) Stepped(steps float64) float64 { return p.OnStep(p.Value + steps*p.Step) }
+
+// Text writes a value with the step's decimals; a typed value off the steps shows as much as it needs, up to six.
+func (p *Parameter) Text(v float64) string {
+	decimals := p.decimals
+	if off := number.Decimals(v, 6); off > decimals && off < 6 {
+		decimals = off
+	}
+	return number.FormatFixed(v, decimals)
+}
+
+// SweepAt is where a sweep that started at fraction start stands after so many seconds, and whether it has ended.
+// A sweep that runs once ends at the upper end; one that starts there begins again at the lower.
+func (p *Parameter) SweepAt(way document.SweepWay, seconds, start, elapsed float64) (value float64, ended bool) {
+	if way == document.Once && start >= 1 {
+		start = 0
+	}
+	run := start + elapsed/math.Max(seconds, 0.01)
+	switch way {
+	case document.Once:
+		ended = run >= 1
+		run = math.Min(run, 1)
+	case document.Round:
+		run -= math.Floor(run)
+	case document.BackAndForth:
+		run = math.Mod(run, 2)
+		if run > 1 {
+			run = 2 - run
+		}
+	}
+	value = p.From + run*(p.To-p.From)
+	if p.Stated.Whole || ended {
+		value = p.OnStep(value)
+	}
+	return value, ended
+}
