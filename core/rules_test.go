@@ -87,6 +87,21 @@ func TestTheStairIsWalkedDownOnly(t *testing.T) {
 	}
 }
 
+func TestAKindStandsAloneAndTheStairKnowsNone(t *testing.T) {
+	const kinds = "parvix/core/stage/kinds"
+	for pkg, all := range imports(t, "Imports", "parvix/core/stage/...") {
+		if pkg == kinds || strings.HasSuffix(pkg, "/stagetest") {
+			continue // the list of all
+		}
+		for _, name := range all {
+			// A family is what curves and trajectories share.
+			if strings.HasPrefix(name, kinds) && name != kinds+"/family" {
+				t.Errorf("%s imports %s", pkg, name)
+			}
+		}
+	}
+}
+
 func TestTheAPIDoesNotKnowTheDatabase(t *testing.T) {
 	for pkg, all := range imports(t, "Imports", "parvix/server/api") {
 		for _, name := range all {

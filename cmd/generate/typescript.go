@@ -11,10 +11,11 @@ import (
 )
 
 // folders whose types cross to the page.
-var crossing = []string{"core/stage/document", "core/ask/door", "core/ask/edit", "core/stage/found", "core/stage/picture", "server/domain", "server/api"}
+var crossing = []string{"core/stage/document", "core/ask/door", "core/ask/edit", "core/stage/found", "core/stage/kind", "core/stage/kinds/circle", "core/stage/kinds/steps", "core/stage/kinds/trajectory", "core/stage/picture", "server/domain", "server/api"}
 
-// Go names that two packages share, or that TypeScript knows already.
-var renamed = map[string]string{"picture.Label": "Label", "api.Problem": "HttpProblem"}
+// Go names that two packages share, that say little without their package, or that TypeScript knows already.
+var renamed = map[string]string{"kind.Line": "NamedLine", "circle.Now": "CircleNow", "steps.View": "StepsView", "steps.Now": "StepsNow",
+	"trajectory.View": "TrajectoryView", "picture.Label": "Label", "api.Problem": "HttpProblem"}
 
 // typescript writes the page's types.
 func typescript(root string) ([]byte, error) {
@@ -31,10 +32,7 @@ func typescript(root string) ([]byte, error) {
 			e.write(&b)
 		}
 		for _, s := range k.structs {
-			name := s.name
-			if other := renamed[pkg+"."+name]; other != "" {
-				name = other
-			}
+			name := tsName(pkg, s.name)
 			fmt.Fprintf(&b, "\n/** %s */\nexport interface %s {\n", s.doc, name)
 			for _, f := range s.fields {
 				if f.doc != "" {
@@ -44,7 +42,7 @@ func typescript(root string) ([]byte, error) {
 				if f.optional {
 					mark = "?"
 				}
-				fmt.Fprintf(&b, "  %s%s: %s;\n", f.name, mark, tsKind(f.kind))
+				fmt.Fprintf(&b, "  %s%s: %s;\n", f.name, mark, tsKind(pkg, f.kind))
 			}
 			b.WriteString("}\n")
 		}
@@ -70,27 +68,38 @@ func (e enumKind) write(b *bytes.Buffer) {
 	}
 }
 
-func tsKind(x ast.Expr) string {
+// tsName is what a Go type is called on the page.
+func tsName(pkg, name string) string {
+	if other := renamed[pkg+"."+name]; other != "" {
+		return other
+	}
+	return name
+}
+
+// tsKind is a field's type on the page; pkg is the package in which it stands.
+func tsKind(pkg string, x ast.Expr) string {
 	switch x := x.(type) {
 	case *ast.ArrayType:
-		return tsKind(x.Elt) + "[]"
+		return tsKind(pkg, x.Elt) + "[]"
 	case *ast.MapType:
-		return "Record<string, " + tsKind(x.Value) + ">"
+		return "Record<string, " + tsKind(pkg, x.Value) + ">"
 	case *ast.StarExpr:
-		return tsKind(x.X)
+		return tsKind(pkg, x.X)
+	case *ast.SelectorExpr:
+		if from, ok := x.X.(*ast.Ident); ok {
+			pkg = from.Name
+		}
 	}
 	switch name := baseName(x); name {
-	case "string":
+	case "string", "Time":
 		return "string"
 	case "bool":
 		return "boolean"
 	case "int", "uint64", "float64", "float32", "Colour":
 		return "number"
-	case "Time":
-		return "string"
 	case "RawMessage":
 		return "unknown"
 	default:
-		return name
+		return tsName(pkg, name)
 	}
 }

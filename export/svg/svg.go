@@ -10,6 +10,7 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	_ "parvix/core/stage/kinds"
 	"parvix/core/stage/picture"
 )
 

@@ -10,10 +10,11 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
 )
 
 // told gives the words of a circle at the values in play: its lines by name, its ratios by short name.
-func told(t *testing.T, it *door.Door) (now door.CircleNow, lines, ratios map[string]string) {
+func told(t *testing.T, it *door.Door) (now circle.Now, lines, ratios map[string]string) {
 	t.Helper()
 	for panel := range 2 {
 		it.PanelSize(panel, 400, 500)

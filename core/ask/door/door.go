@@ -6,13 +6,11 @@ package door
 
 import (
 	"encoding/json"
-	"fmt"
 	"math"
 	"slices"
 	"unicode/utf16"
 
 	"parvix/core/ask/edit"
-	"parvix/core/ask/study"
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
@@ -22,6 +20,8 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds"
+	"parvix/core/stage/kinds/steps"
 	"parvix/export/svg"
 )
 
@@ -289,7 +289,7 @@ func utf16Offset(text string, bytes int) int {
 
 func (door *Door) loaded() *Loaded {
 	d := door.d
-	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []StepsView{},
+	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []steps.View{},
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
 	for _, f := range d.Functions {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
@@ -310,8 +310,8 @@ func (door *Door) loaded() *Loaded {
 	}
 	for _, s := range d.Shown {
 		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
-		if s.Steps != nil {
-			l.Steps = append(l.Steps, stepsView(d, s))
+		if t, ok := s.Live.(*steps.Live); ok {
+			l.Steps = append(l.Steps, t.View(d, s.Entry))
 		}
 	}
 	for _, s := range d.Said {
@@ -404,95 +404,9 @@ func endText(d *evaluate.Demonstration, typed string, value float64) string {
 
 // sentence says what an entry on the stage is, as a textbook would.
 func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
-	words := func(text string) PieceView { return PieceView{Text: text} }
-	formula := func(text string, variables ...string) PieceView {
-		if f, err := expr.Parse(text, d.Scope().With(variables...)); err == nil {
-			return PieceView{LaTeX: d.LaTeX(f.Node, d.Class)}
-		}
-		return PieceView{Text: text}
-	}
-	e := s.Entry
-	switch e.Kind {
-	case document.Curve:
-		of := PieceView{LaTeX: expr.LaTeXName(e.Function)}
-		if e.Parent {
-			return []PieceView{words("the parent curve "), of}
-		}
-		if e.Family != nil {
-			return append([]PieceView{of, words(" for ")}, familySentence(d, e.Family, formula)...)
-		}
-		return []PieceView{words("the curve of "), of}
-	case document.Point:
-		x, y := formula(e.X), formula(e.Y)
-		if x.LaTeX != "" && y.LaTeX != "" {
-			return []PieceView{{LaTeX: expr.LaTeXName(e.Name)}, words(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
-		}
-		return []PieceView{words(fmt.Sprintf("%s is the point (%s, %s)", e.Name, e.X, e.Y))}
-	case document.Guide:
-		head := "y="
-		if e.Direction == document.Upright {
-			head = "x="
-		}
-		at := formula(e.At, "x")
-		if at.LaTeX == "" {
-			return []PieceView{words("the guide " + e.At)}
-		}
-		return []PieceView{words("the guide "), {LaTeX: head + at.LaTeX}}
-	}
-	if e.Kind == document.Moving || e.Kind == document.PartOf && s.Part != nil && s.Part.Of.Trajectory != nil {
-		return trajectorySentence(d, s, formula)
-	}
-	if e.Kind == document.FigureEntry {
-		return figureSentence(d, s, formula)
-	}
-	if e.Kind == document.CircleEntry || e.Kind == document.PartOf {
-		return circleSentence(d, s)
-	}
-	if e.Kind == document.Table {
-		what := fmt.Sprintf("%d plotted points", len(e.Rows))
-		if e.Joined {
-			what += ", joined"
-		}
-		return []PieceView{words(what)}
-	}
-	if e.Kind == document.Path {
-		name := study.FeatureName(e.Feature)
-		sentence := []PieceView{words("the path of the " + name + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
-		if e.With != "" {
-			sentence = append(sentence, words(" with "), PieceView{LaTeX: expr.LaTeXName(e.With)})
-		}
-		sentence = append(sentence, words(" as "), PieceView{LaTeX: d.LaTeX(&expr.Name{Name: e.As}, d.Class)}, words(" varies"))
-		if s.Path != nil && s.Path.LaTeX != "" {
-			sentence = append(sentence, words(": "), PieceView{LaTeX: s.Path.LaTeX})
-		}
-		return sentence
-	}
-	if e.Kind == document.Steps {
-		return []PieceView{{LaTeX: expr.LaTeXName(e.Function)}, words(" from its parent, step by step")}
-	}
-	if e.Kind == document.Found {
-		return []PieceView{words("the " + study.Name(e.Finding) + " of "), {LaTeX: expr.LaTeXName(e.Function)}}
-	}
-	for _, p := range d.Document.Shown {
-		if p.ID == e.Of {
-			return []PieceView{words("the trace of "), {LaTeX: expr.LaTeXName(p.Name)}}
-		}
-	}
-	return []PieceView{words("a trace")}
-}
-
-// familySentence says “a = −3, −1, 2” or “a from −2 to 2, step 1”.
-func familySentence(d *evaluate.Demonstration, f *document.Family, formula func(text string, variables ...string) PieceView) []PieceView {
-	letter := PieceView{LaTeX: d.LaTeX(&expr.Name{Name: f.Parameter}, d.Class)}
-	if len(f.Values) == 0 {
-		return []PieceView{letter, {Text: " from "}, formula(f.From), {Text: " to "}, formula(f.To), {Text: ", step "}, formula(f.Step)}
-	}
-	list := []PieceView{letter, {Text: " = "}}
-	for i, text := range f.Values {
-		if i > 0 {
-			list = append(list, PieceView{Text: ", "})
-		}
-		list = append(list, formula(text))
+	list := []PieceView{}
+	for _, word := range kinds.Of(s.Entry.Kind).Sentence(d, s) {
+		list = append(list, PieceView{Text: word.Text, LaTeX: word.LaTeX})
 	}
 	return list
 }

@@ -6,6 +6,8 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
 )
 
@@ -104,26 +106,19 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	if !ok {
 		return
 	}
+	if movable, is := entry.Live.(evaluate.Movable); is {
+		hand := door.hand(panel, grip, width, height)
+		v := compose.Seen(hand.Panel, width, height)
+		hand.X, hand.Y = v.AtX(px), v.AtY(py)
+		movable.Drag(door.d, hand)
+	}
+}
+
+// hand is one that has taken a grip on a panel.
+func (door *Door) hand(panel, grip int, width, height float64) evaluate.Hand {
 	p := door.d.Panel(panel)
 	v := compose.Seen(p, width, height)
-	if entry.Trajectory != nil {
-		door.d.DragRunner(entry, v.AtX(px), v.AtY(py))
-		return
-	}
-	if entry.Circle != nil {
-		pixel := (v.Right - v.Left) / v.Width
-		if p.Kind == document.Around {
-			door.d.DragAngle(entry, v.AtX(px), v.AtY(py), pixel)
-		} else {
-			door.d.DragAlong(entry, v.AtX(px), pixel)
-		}
-		return
-	}
-	if grip >= 0 {
-		door.d.DragGrip(entry, grip, v.AtX(px), v.AtY(py), v.Grain())
-		return
-	}
-	door.d.Drag(entry, v.AtX(px), v.AtY(py), v.Grain())
+	return evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}
 }
 
 // handle finds the entry of a handle and its grip, −1 for a point.
@@ -141,12 +136,11 @@ func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
 	if !ok {
 		return
 	}
-	grain := compose.Seen(door.d.Panel(panel), width, height).Grain()
-	if x, y, ok := entry.GripAt(grip); ok {
-		door.d.DragGrip(entry, grip, x+dx*grain, y+dy*grain, grain)
-		return
+	if movable, is := entry.Live.(evaluate.Movable); is {
+		hand := door.hand(panel, grip, width, height)
+		hand.DX, hand.DY = dx, dy
+		movable.Nudge(door.d, hand)
 	}
-	door.d.Nudge(entry, dx, dy, grain)
 }
 
 // Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
@@ -165,8 +159,11 @@ func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 
 // GoStep puts a transformation in steps at a position between its parent, 0, and its last step.
 func (door *Door) GoStep(shown int, position float64) {
-	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) && door.d.Shown[shown].Steps != nil {
-		door.d.Shown[shown].Steps.Go(position)
+	if door.d == nil || shown < 0 || shown >= len(door.d.Shown) {
+		return
+	}
+	if t, ok := door.d.Shown[shown].Live.(evaluate.Stepped); ok {
+		t.Go(position)
 	}
 }
 
@@ -225,7 +222,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []StepsNow{}, Circles: []CircleNow{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
+		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 	}
@@ -258,13 +255,16 @@ func tell(d *evaluate.Demonstration, texts *FrameTexts) {
 		texts.Said = append(texts.Said, pieces(s))
 	}
 	for i, s := range d.Shown {
-		if s.Steps != nil && d.InScene(s) {
-			texts.Steps = append(texts.Steps, stepsNow(d, i, s))
+		if !d.InScene(s) {
+			continue
 		}
-	}
-	for _, s := range d.Shown {
-		if s.Circle != nil && d.InScene(s) && s.Circle.Exists() {
-			texts.Circles = append(texts.Circles, circleNow(d, s))
+		switch live := s.Live.(type) {
+		case *steps.Live:
+			texts.Steps = append(texts.Steps, live.Now(d, s.Entry, i))
+		case *circle.Live:
+			if live.Exists() {
+				texts.Circles = append(texts.Circles, live.Now(d, s.Entry.ID))
+			}
 		}
 	}
 }

@@ -4,6 +4,9 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/found"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/trajectory"
 	"parvix/core/stage/picture"
 )
 
@@ -122,7 +125,7 @@ type Answer struct {
 	Gallery  []ParentView       `json:"gallery,omitempty"`
 	Table    *TableView         `json:"table,omitempty"`
 	// Trajectory is what is found out about a trajectory.
-	Trajectory *TrajectoryView `json:"trajectory,omitempty"`
+	Trajectory *trajectory.View `json:"trajectory,omitempty"`
 	// Beginnings are the ideas with which a demonstration can begin.
 	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
 	Mended     *Mended          `json:"mended,omitempty"`
@@ -253,7 +256,7 @@ type Loaded struct {
 	Dials     []DialView     `json:"dials"`
 	Shown     []ShownView    `json:"shown"`
 	Said      []SaidView     `json:"said"`
-	Steps     []StepsView    `json:"steps"`
+	Steps     []steps.View   `json:"steps"`
 	// Missing are letters without a value.
 	Missing  []NameView `json:"missing"`
 	Problems []Problem  `json:"problems"`
@@ -312,79 +315,6 @@ type PieceView struct {
 	Waiting bool `json:"waiting,omitempty"`
 }
 
-// StepsView is a transformation in steps.
-type StepsView struct {
-	ID string `json:"id"`
-	// Function and Parent are typeset; Parent is the parent's formula.
-	Function string `json:"function"`
-	Parent   string `json:"parent"`
-	// Formulas are the function after each step.
-	Formulas []string      `json:"formulas"`
-	Readings []ReadingOnce `json:"readings"`
-}
-
-// ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too.
-type ReadingOnce struct {
-	Steps []string `json:"steps"`
-	Why   string   `json:"why"`
-}
-
-// StepsNow is a transformation where it stands, with the values in play.
-type StepsNow struct {
-	ID string `json:"id"`
-	// Index is the place of the entry among those that are shown.
-	Index     int      `json:"index"`
-	Position  float64  `json:"position"`
-	Sentences []string `json:"sentences"`
-	// Keys are the parent's key points and where they are now.
-	Keys    []KeyMove `json:"keys"`
-	Domain  string    `json:"domain"`
-	Range   string    `json:"range"`
-	Upright string    `json:"upright"`
-	Level   string    `json:"level"`
-}
-
-// KeyMove is a key point before and after.
-type KeyMove struct {
-	From string `json:"from"`
-	To   string `json:"to"`
-}
-
-// CircleNow is what is told of a circle at the values in play.
-type CircleNow struct {
-	ID    string `json:"id"`
-	Angle string `json:"angle"`
-	// Hue is the number of the colour of the dial that turns it.
-	Hue    int          `json:"hue"`
-	Ratios []RatioNow   `json:"ratios"`
-	Lines  []CircleLine `json:"lines"`
-}
-
-// RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen.
-type RatioNow struct {
-	Ratio  string `json:"ratio"`
-	Hue    int    `json:"hue"`
-	LaTeX  string `json:"latex"`
-	Reason string `json:"reason"`
-	Shown  bool   `json:"shown"`
-}
-
-// CircleLine is a finding of a circle.
-type CircleLine struct {
-	Name  string `json:"name"`
-	LaTeX string `json:"latex"`
-}
-
-// TrajectoryView is what is found out about a trajectory at the values in play, and its table.
-type TrajectoryView struct {
-	Lines []CircleLine `json:"lines"`
-	// Head names the columns; a value that does not exist is “undefined”.
-	Head []string   `json:"head"`
-	Rows [][]string `json:"rows"`
-	// Numbers are the rows' numbers in full, for a file; one that does not exist is null.
-	Numbers [][]*float64 `json:"numbers"`
-}
-
 // FrameTexts are the words of a frame; they are sent when they changed.
 type FrameTexts struct {
 	// Dials are the dials' values, in the order of Loaded.Dials.
@@ -397,9 +327,9 @@ type FrameTexts struct {
 	// Said are the pieces of the texts, in the order of Loaded.Said.
 	Said [][]PieceView `json:"said"`
 	// Steps are the transformations in steps, as they stand.
-	Steps []StepsNow `json:"steps"`
+	Steps []steps.Now `json:"steps"`
 	// Circles are the circles with their angle and ratios as they are.
-	Circles []CircleNow `json:"circles"`
+	Circles []circle.Now `json:"circles"`
 	// Moved tells that values in play differ from the scene's.
 	Moved bool `json:"moved"`
 	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.

@@ -6,6 +6,7 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
+	"parvix/core/stage/found"
 	"parvix/core/stage/sample"
 )
 
@@ -133,7 +134,7 @@ func (door *Door) read(ask *Ask, a *Answer, panel *document.Panel, seen compose.
 	if err != nil || r == nil {
 		return err
 	}
-	a.Reading = &ReadingView{Function: r.Function, XText: r.XText, LaTeX: r.LaTeX, Special: study.NameOfOne(r.Special), Reason: r.Reason,
+	a.Reading = &ReadingView{Function: r.Function, XText: r.XText, LaTeX: r.LaTeX, Special: found.NameOfOne(r.Special), Reason: r.Reason,
 		Defined: r.Y == r.Y, X: seen.X(r.X)}
 	if a.Reading.Defined {
 		a.Reading.Y = seen.Y(r.Y)

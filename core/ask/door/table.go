@@ -3,6 +3,7 @@ package door
 import (
 	"parvix/core/ask/study"
 	"parvix/core/formula/problem"
+	"parvix/core/stage/kinds/table"
 )
 
 // mostTableRows bounds a table of a function's values.
@@ -28,11 +29,12 @@ func (door *Door) table(ask *Ask, a *Answer) error {
 		return nil
 	}
 	for _, s := range door.d.Shown {
-		if s.Entry.ID != ask.ID || s.Table == nil || len(s.Table.Points) == 0 {
+		plotted, ok := s.Live.(*table.Live)
+		if s.Entry.ID != ask.ID || !ok || len(plotted.Points) == 0 {
 			continue
 		}
 		var x, y []float64
-		for _, p := range s.Table.Points {
+		for _, p := range plotted.Points {
 			x, y = append(x, p[0]), append(y, p[1])
 		}
 		a.Table = tableView(study.Tabulate(door.d, x, y))

@@ -10,9 +10,10 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/trajectory"
 )
 
-func studied(t *testing.T, d *document.Document, step string) (lines map[string]string, view *door.TrajectoryView) {
+func studied(t *testing.T, d *document.Document, step string) (lines map[string]string, view *trajectory.View) {
 	t.Helper()
 	it := loaded(t, d)
 	for _, s := range d.Shown {

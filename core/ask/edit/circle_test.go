@@ -10,6 +10,8 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 func withCircle(t testing.TB) *document.Document {
@@ -62,7 +64,7 @@ func TestChangingTheAngleUnitConvertsTheDialThatTurnsACircle(t *testing.T) {
 	assert.Equal(t, document.TicksInDegrees, d.Panels[1].TicksX)
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
-	assert.InDelta(t, math.Pi/6, e.Shown[0].Circle.Angle.Radians, 1e-12)
+	assert.InDelta(t, math.Pi/6, e.Shown[0].Live.(*circle.Live).Angle.Radians, 1e-12)
 	back, err := edit.SetAngleUnit(d, document.Radian)
 	require.NoError(t, err)
 	dial = back.StatedNamed("θ")
@@ -99,7 +101,7 @@ func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
 	assert.Equal(t, d.Panels[0], degrees.Panels[0], "the plane of the curve itself stays")
 	was, is := evaluate.Load(d, nil), evaluate.Load(degrees, nil)
 	require.Empty(t, is.Problems)
-	p, q := was.Shown[0].Trajectory.Place(1), is.Shown[0].Trajectory.Place(180/math.Pi)
+	p, q := was.Shown[0].Live.(*trajectory.Live).Place(1), is.Shown[0].Live.(*trajectory.Live).Place(180/math.Pi)
 	assert.InDelta(t, p.X, q.X, 1e-9, "the same curve: 3cos 3θ at one radian")
 	assert.InDelta(t, p.Y, q.Y, 1e-9)
 	back, err := edit.SetAngleUnit(degrees, document.Radian)

@@ -2,13 +2,13 @@ package edit
 
 import (
 	"fmt"
-	"math"
 	"strings"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds"
 )
 
 // PutShown adds what is shown on the stage, or replaces the entry with the same id. Its formulas must be readable; one
@@ -50,7 +50,7 @@ func PutShown(before *document.Document, entry document.Shown) (*document.Docume
 			return d, d.Check()
 		}
 	}
-	entry.ID = d.NewID(map[document.ShownKind]string{document.Curve: "c", document.Point: "p", document.Guide: "g", document.Trace: "t", document.Found: "m", document.Steps: "k", document.Path: "l", document.Table: "d", document.CircleEntry: "o", document.PartOf: "a", document.FigureEntry: "e", document.Moving: "q"}[entry.Kind])
+	entry.ID = d.NewID(kinds.Of(entry.Kind).Letter())
 	if entry.Colour = freeColour(shownColours(d)); entry.Kind == document.Trace {
 		for _, p := range d.Shown {
 			if p.ID == entry.Of {
@@ -238,11 +238,8 @@ func Settle(before *document.Document, d *evaluate.Demonstration, id string) *do
 		if s.Entry.ID != id || entry == nil {
 			continue
 		}
-		if x, y, free := s.Place(); free && !math.IsNaN(s.X+s.Y) {
-			entry.X, entry.Y = d.Numeral(x), d.Numeral(y)
-		}
-		if s.Table != nil && s.Table.Movable() {
-			entry.Rows = s.Table.Rows(d)
+		if settler, ok := s.Live.(evaluate.Settler); ok {
+			settler.Settle(d, entry)
 		}
 	}
 	return after

@@ -8,6 +8,7 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // angleLetter makes a statement without a head polar: r = 1 + cos θ.
@@ -48,10 +49,11 @@ func polarCurve(d *document.Document, name string) document.Shown {
 func closed(d *document.Document, id string) *document.Document {
 	e := evaluate.Load(d, nil)
 	for i, s := range e.Shown {
-		if s.Entry.ID != id || s.Trajectory == nil {
+		m, ok := s.Live.(*trajectory.Live)
+		if s.Entry.ID != id || !ok {
 			continue
 		}
-		c, err := e.Studied(s.Trajectory)
+		c, err := m.Studied(e)
 		if err != nil {
 			return d
 		}
@@ -136,8 +138,8 @@ func drive(d *document.Document, s *document.Shown) *document.Document {
 func startOf(d *document.Document, m *document.Trajectory) float64 {
 	e := evaluate.Load(d, nil)
 	for _, s := range e.Shown {
-		if s.Entry.Trajectory == m && s.Trajectory != nil {
-			return s.Trajectory.From + (s.Trajectory.To-s.Trajectory.From)/6
+		if live, ok := s.Live.(*trajectory.Live); ok && s.Entry.Trajectory == m {
+			return live.From + (live.To-live.From)/6
 		}
 	}
 	return evaluate.DefaultValue

@@ -9,6 +9,7 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // A curve is polar because it is written as one; its interval is the one on which it closes (roses: π for three petals, 2π
@@ -50,8 +51,8 @@ func TestACurveIsWatched(t *testing.T) {
 	assert.Equal(t, []string{"plane1"}, d.Shown[0].Panels)
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
-	assert.InDelta(t, 1.0471975511965976, e.Shown[0].Trajectory.At, 1e-9, "a sixth of the turn")
-	assert.InDelta(t, 0.5403023058681398, e.Shown[0].Trajectory.Radius(0.5), 1e-12, "θ in the formula is the curve's own, not the dial's: cos 1")
+	assert.InDelta(t, 1.0471975511965976, e.Shown[0].Live.(*trajectory.Live).At, 1e-9, "a sixth of the turn")
+	assert.InDelta(t, 0.5403023058681398, e.Shown[0].Live.(*trajectory.Live).Radius(0.5), 1e-12, "θ in the formula is the curve's own, not the dial's: cos 1")
 	again, err := edit.Watch(d, d.Shown[0].ID, 0)
 	require.NoError(t, err)
 	assert.Len(t, again.Shown, len(d.Shown))

@@ -13,6 +13,8 @@ import (
 	"parvix/core/maths/transform"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/point"
 )
 
 func withFunction(t testing.TB, text string) (*document.Document, string) {
@@ -112,7 +114,8 @@ func TestOnePointDrivesPointsOnAllCurves(t *testing.T) {
 	for _, s := range e.Shown {
 		switch s.Entry.Kind {
 		case document.Point:
-			places[[2]float64{s.X, s.Y}] = true
+			p := s.Live.(*point.Live)
+			places[[2]float64{p.X, p.Y}] = true
 		case document.Trace:
 			traces++
 		}
@@ -146,9 +149,9 @@ func TestACurveWithPlainNumbersGetsDialsWhenItIsTakenHoldOf(t *testing.T) {
 	for text, want := range map[string]string{"f(x) = 2(x − 3)² + 1": "a(x − h)² + k", "f(x) = x² + 8x + 11": "a(x − h)² + k",
 		"f(x) = 3 sin(2x)": "a sin(b(x − h)) + k", "f(x) = |x|": "a·|x − h| + k"} {
 		d, _ := withFunction(t, text)
-		curve := d.Shown[0]
-		curve.Grips = true
-		held, err := edit.PutShown(d, curve)
+		shown := d.Shown[0]
+		shown.Grips = true
+		held, err := edit.PutShown(d, shown)
 		require.NoError(t, err, text)
 		assert.Equal(t, want, held.Stated[0].Formula, text)
 		before, after := evaluate.Load(d, nil), evaluate.Load(held, nil)
@@ -156,18 +159,18 @@ func TestACurveWithPlainNumbersGetsDialsWhenItIsTakenHoldOf(t *testing.T) {
 		for x := -3.0; x <= 3; x += 0.37 {
 			assert.InDelta(t, before.Functions[0].Curve.At(x, before.Inputs()), after.Functions[0].Curve.At(x, after.Inputs()), 1e-9, text)
 		}
-		assert.NotEmpty(t, after.Shown[0].Grips, text)
+		assert.NotEmpty(t, after.Shown[0].Live.(*curve.Live).Grips, text)
 	}
 	d, _ := withFunction(t, "f(x) = 40x² + 1")
-	curve := d.Shown[0]
-	curve.Grips = true
-	held, err := edit.PutShown(d, curve)
+	shown := d.Shown[0]
+	shown.Grips = true
+	held, err := edit.PutShown(d, shown)
 	require.NoError(t, err)
 	assert.Equal(t, "40", held.StatedNamed("a").To, "the dial reaches its value")
 	d, _ = withFunction(t, "f(x) = x + sin x")
-	curve = d.Shown[0]
-	curve.Grips = true
-	_, err = edit.PutShown(d, curve)
+	shown = d.Shown[0]
+	shown.Grips = true
+	_, err = edit.PutShown(d, shown)
 	p, _ := problem.Of(err)
 	require.NotNil(t, p)
 	assert.Equal(t, "no-grips", p.Code, "no single parent can be moved to it")

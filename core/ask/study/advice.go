@@ -34,17 +34,19 @@ func Advise(d *evaluate.Demonstration, p *document.Panel, seen sample.View) *Adv
 	drawn, visible := 0, 0
 	var unseen *evaluate.Function
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Curve || !d.Appears(s, p) {
+		drawing, ok := s.Live.(evaluate.Graphed)
+		if !ok || !d.Appears(s, p) {
 			continue
 		}
-		if a := adviseUnit(d, p, s.Curve, seen); a != nil {
+		f := drawing.Graph()
+		if a := adviseUnit(d, p, f, seen); a != nil {
 			return a
 		}
 		drawn++
-		if isSeen(d, s.Curve, seen) {
+		if isSeen(d, f, seen) {
 			visible++
 		} else {
-			unseen = s.Curve
+			unseen = f
 		}
 	}
 	if drawn == 0 || visible > 0 {

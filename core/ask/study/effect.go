@@ -6,6 +6,7 @@ import (
 	"parvix/core/maths/locus"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	paths "parvix/core/stage/kinds/path"
 )
 
 // Effect is what a parameter does to a function, in sentences.
@@ -32,18 +33,6 @@ type DegenerateValue struct {
 	Value float64
 	LaTeX string
 	Kind  string
-}
-
-var featureNames = map[locus.Feature]string{locus.Extrema: "turning point", locus.Inflections: "inflection", locus.YIntercept: "y-intercept",
-	locus.VerticalAsymptote: "vertical asymptote", locus.HorizontalAsymptote: "horizontal asymptote",
-	locus.Intersections: "intersection"}
-
-// FeatureName is a feature in the words of the classroom.
-func FeatureName(feature string) string {
-	if name, known := featureNames[locus.Feature(feature)]; known {
-		return name
-	}
-	return feature
 }
 
 // Effects says what a parameter does to each function that depends on it.
@@ -112,7 +101,7 @@ func moveLine(d *evaluate.Demonstration, what string, m locus.Move) EffectLine {
 func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string) Effect {
 	e, out := d.EffectOf(f, parameter), Effect{Function: f.Stated.Name}
 	head := evaluate.HeadLaTeX(f.Stated.Name, nil)
-	occurs := func(p locus.Path) bool { return d.Occurs(p, f, parameter, -lookedAt, lookedAt) }
+	occurs := func(p locus.Path) bool { return paths.Occurs(d, p, f, parameter, -lookedAt, lookedAt) }
 	for _, p := range e.Fixed {
 		line := EffectLine{Before: "The point ", LaTeX: "(" + d.LaTeX(p.X, d.Class) + d.Typeset(`,\;`) + d.LaTeX(p.Y, d.Class) + ")", After: " stays.",
 			X: d.Plain(p.X), Y: d.Plain(p.Y)}
@@ -127,7 +116,7 @@ func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string)
 		if m.Path.Stays && m.Feature == locus.YIntercept || !m.Path.Stays && !occurs(m.Path) {
 			continue
 		}
-		out.Lines = append(out.Lines, moveLine(d, "The "+featureNames[m.Feature], m))
+		out.Lines = append(out.Lines, moveLine(d, "The "+m.Feature.Name(), m))
 	}
 	for _, g := range crossed(d, f, parameter) {
 		path := d.CrossingOf(f, g, parameter)

@@ -7,6 +7,7 @@ import (
 	"parvix/core/maths/analyse"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
 )
 
 // Fit gives a panel the window that shows the interesting part of everything on it: zeros, intercepts, turning points,
@@ -14,33 +15,16 @@ import (
 // up where they would leave a curve nothing but a line.
 func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) document.Panel {
 	box := emptyBox()
+	fit := fitting{d: d, box: &box}
 	for _, s := range d.Shown {
-		if !d.Appears(s, p) {
-			continue
+		if live, ok := s.Live.(kind.Live); ok && d.Appears(s, p) {
+			live.Box(d, s, p, &fit)
 		}
-		switch s.Entry.Kind {
-		case document.Point:
-			box.add(s.X, s.Y)
-		case document.Trace:
-			kept, recorded := d.Trace(s)
-			for _, list := range [2][]float64{kept, recorded} {
-				for i := 0; i+1 < len(list); i += 2 {
-					box.add(list[i], list[i+1])
-				}
-			}
-		case document.Moving:
-			box.join(trajectoryBox(s.Trajectory))
-		case document.PartOf:
-			if m := s.Part.Of.Trajectory; m != nil && s.Entry.Part.Piece == document.Graph {
-				box.join(graphBox(m, s.Entry.Part.Ratio))
-			}
-		case document.CircleEntry:
-			out := *p
-			out.Window = aroundCircle(s.Circle, p, d.Document.AngleUnit)
-			return out
-		case document.Curve:
-			box.join(curveBox(d, s.Curve))
-		}
+	}
+	if fit.whole != nil {
+		out := *p
+		out.Window = *fit.whole
+		return out
 	}
 	out := *p
 	if box.isEmpty() {
@@ -57,52 +41,27 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 	return out
 }
 
-// trajectoryLooks is how often a trajectory is looked at to see how far it reaches.
-const trajectoryLooks = 1500
-
-func trajectoryBox(m *evaluate.Trajectory) box {
-	b := emptyBox()
-	for k := range trajectoryLooks + 1 {
-		p := m.Place(m.From + (m.To-m.From)*float64(k)/trajectoryLooks)
-		if math.Hypot(p.X, p.Y) < farthest {
-			b.add(p.X, p.Y)
-		}
-	}
-	return b
+// fitting gathers what the kinds want to be seen.
+type fitting struct {
+	d *evaluate.Demonstration
+	*box
+	whole *document.Window
 }
 
-// graphBox holds a coordinate over its parameter.
-func graphBox(m *evaluate.Trajectory, coordinate string) box {
-	b := emptyBox()
-	graph := m.Graphs[coordinate]
-	if graph == nil {
-		return b
-	}
-	for k := range trajectoryLooks + 1 {
-		t := m.From + (m.To-m.From)*float64(k)/trajectoryLooks
-		if v := graph.At(t, m.Inputs()); math.Abs(v) < farthest {
-			b.add(t, v)
-		}
-	}
-	b.addY(0)
-	return b
-}
+// Add takes in a place.
+func (f *fitting) Add(x, y float64) { f.add(x, y) }
 
-// farthest is how far away a place counts as gone to infinity.
-const farthest = 1e4
+// AddY takes in a height.
+func (f *fitting) AddY(y float64) { f.addY(y) }
 
-// aroundCircle is a window about a circle, or of one turn of its graph from 0 on.
-func aroundCircle(c *evaluate.Circle, p *document.Panel, unit document.AngleUnit) document.Window {
-	if p.Kind == document.Around {
-		half := math.Max(math.Abs(c.Radius), 0.1) * 1.8
-		return document.Window{Left: -half, Right: half, Bottom: c.Centre - half, Top: c.Centre + half}
+// Curve takes in what is interesting of a function's graph.
+func (f *fitting) Curve(function *evaluate.Function) { f.join(curveBox(f.d, function)) }
+
+// Whole is the window, whatever else is shown.
+func (f *fitting) Whole(w document.Window) {
+	if f.whole == nil {
+		f.whole = &w
 	}
-	w := p.Window
-	w.Left, w.Right = -0.5, 7
-	if unit == document.Degree {
-		w.Left, w.Right = -30, 400
-	}
-	return w
 }
 
 // mostStretch is how far apart the scales of x and y may lie before equal scales show nothing.

@@ -15,6 +15,7 @@ import (
 	"parvix/core/maths/exact"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/found"
 )
 
 // Line is a finding to be read: its name, what was found in LaTeX, and how.
@@ -23,39 +24,6 @@ type Line struct {
 	Name    string
 	LaTeX   string
 	How     string
-}
-
-// names are the findings in the words of the classroom.
-var names = map[document.Finding]string{
-	document.Domain: "domain", document.Range: "range", document.YIntercept: "y-intercept", document.Zeros: "zeros",
-	document.Maxima: "maxima", document.Minima: "minima", document.Inflections: "inflections", document.Increasing: "increasing on",
-	document.Decreasing: "decreasing on", document.ConcaveUp: "concave up on", document.ConcaveDown: "concave down on",
-	document.VerticalAsymptotes: "vertical asymptotes", document.LevelAsymptotes: "horizontal asymptotes",
-	document.SlantedAsymptotes: "slanted asymptotes", document.Holes: "holes", document.Jumps: "jumps", document.Period: "period",
-	document.Amplitude: "amplitude", document.CentreLine: "centre line", document.Symmetry: "symmetry",
-	document.QuarterPoints: "quarter points",
-}
-
-// single are the names of lists with one member.
-var single = map[document.Finding]string{
-	document.Zeros: "zero", document.Maxima: "maximum", document.Minima: "minimum", document.Inflections: "inflection",
-	document.VerticalAsymptotes: "vertical asymptote", document.LevelAsymptotes: "horizontal asymptote",
-	document.SlantedAsymptotes: "slanted asymptote", document.Holes: "hole", document.Jumps: "jump",
-	document.QuarterPoints: "quarter point, a quarter period from the centre",
-}
-
-// Name is a finding in the words of the classroom.
-func Name(f document.Finding) string { return names[f] }
-
-// NameOfOne is the name of one member of a finding.
-func NameOfOne(f document.Finding) string { return nameOf(f, 1) }
-
-// nameOf is the name of a list with so many members.
-func nameOf(f document.Finding, count int) string {
-	if name, ok := single[f]; ok && count == 1 {
-		return name
-	}
-	return names[f]
 }
 
 // mostListed is how many members of a list are written out.
@@ -100,7 +68,7 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		if findings.Period != nil {
 			count = 0
 		}
-		written[finding] = Line{finding, nameOf(finding, count), d.Typeset(latex), string(how)}
+		written[finding] = Line{finding, found.NameOfMany(finding, count), d.Typeset(latex), string(how)}
 	}
 	if findings.DomainKnown {
 		put(document.Domain, w.domain(findings), analyse.Read)
@@ -116,7 +84,7 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		if len(findings.Zeros) > 0 {
 			parts = append(parts, w.points(document.Zeros, findings.Zeros))
 		}
-		put(document.Zeros, Together(parts), analyse.Signs)
+		put(document.Zeros, expr.Together(parts), analyse.Signs)
 	}
 	if len(findings.Zeros) == 0 && len(findings.ZeroOn) == 0 && findings.DomainKnown && len(findings.Domain) > 0 && !undecided(findings, "zeros") {
 		put(document.Zeros, `\text{none}`, analyse.Signs)
@@ -301,21 +269,8 @@ func (w writer) equations(places []analyse.Number) string {
 			parts = append(parts, w.variable+"="+text)
 		}
 	}
-	return Together(parts) + more(len(shown))
+	return expr.Together(parts) + more(len(shown))
 }
-
-// Together lists parts; a line breaks between them, and else only where a part says so.
-func Together(parts []string) string {
-	for i, p := range parts {
-		if !strings.Contains(p, mayBreak) {
-			parts[i] = "{" + p + "}"
-		}
-	}
-	return strings.Join(parts, `,\;`+mayBreak)
-}
-
-// mayBreak is where a line of a formula may break.
-const mayBreak = `\allowbreak `
 
 func more(count int) string {
 	if count > mostListed {
@@ -344,7 +299,7 @@ func (w writer) points(finding document.Finding, points []analyse.Point) string 
 	for i, x := range shown[:min(len(shown), mostListed)] {
 		parts = append(parts, w.pair(x, points[i].Y, period))
 	}
-	return Together(parts) + more(len(shown))
+	return expr.Together(parts) + more(len(shown))
 }
 
 // pair writes coordinates, with decimals beside them where they are not short.
@@ -353,7 +308,7 @@ func (w writer) pair(x, y analyse.Number, period *analyse.Number) string {
 	if x.Exact == nil || y.Exact == nil || isRational(x.Exact) && isRational(y.Exact) || period != nil {
 		return pair
 	}
-	return "{" + pair + `}\;` + mayBreak + `{\approx (` + rounded(x.Value, 3) + `,\;` + rounded(y.Value, 3) + ")}"
+	return "{" + pair + `}\;` + expr.MayBreak + `{\approx (` + rounded(x.Value, 3) + `,\;` + rounded(y.Value, 3) + ")}"
 }
 
 // set writes a union of intervals; on the axis of the variable of a periodic function it holds one period.
@@ -425,7 +380,7 @@ func shortened(list []string) []string {
 
 // braced writes single numbers, between which a line may break.
 func braced(numbers []string) string {
-	return `\{` + strings.Join(numbers, `,\;`+mayBreak) + `\}`
+	return `\{` + strings.Join(numbers, `,\;`+expr.MayBreak) + `\}`
 }
 
 func (w writer) interval(i analyse.Interval) string {
@@ -459,7 +414,7 @@ func (w writer) slants(lines []analyse.Line) string {
 	for _, l := range lines {
 		parts = append(parts, "y="+w.line(l)+sides[l.Side])
 	}
-	return strings.ReplaceAll(Together(parts), `=\approx`, `\approx`)
+	return strings.ReplaceAll(expr.Together(parts), `=\approx`, `\approx`)
 }
 
 // line writes m·x + b.
@@ -497,9 +452,9 @@ func (w writer) jumps(jumps []analyse.Jump) string {
 		}
 		left, right := w.variable+"="+w.repeated(j.X, w.period)+`\colon `+w.number(j.Left), `\to `+w.number(j.Right)
 		if utf8.RuneCountInString(left+right) > longJump {
-			left, right = "{"+left+`}\;`+mayBreak, "{"+right+"}"
+			left, right = "{"+left+`}\;`+expr.MayBreak, "{"+right+"}"
 		}
 		parts = append(parts, left+right)
 	}
-	return Together(parts) + more(len(jumps))
+	return expr.Together(parts) + more(len(jumps))
 }

@@ -61,15 +61,17 @@ func ReadAt(d *evaluate.Demonstration, p *document.Panel, v sample.View, x, y fl
 	least := math.Inf(1)
 	in := append([]float64{}, d.Inputs()...)
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Curve || !d.Appears(s, p) {
+		drawing, ok := s.Live.(evaluate.Graphed)
+		if !ok || !d.Appears(s, p) {
 			continue
 		}
+		f := drawing.Graph()
 		// The distance to the curve about the place, so that a steep branch is met as well as a level one.
 		for k := -reach; k <= reach; k++ {
 			at := x + float64(k)/sx
-			distance := math.Hypot(float64(k), (s.Curve.Curve.At(at, in)-y)*sy)
+			distance := math.Hypot(float64(k), (f.Curve.At(at, in)-y)*sy)
 			if distance < least {
-				least, nearest = distance, s.Curve
+				least, nearest = distance, f
 			}
 		}
 	}

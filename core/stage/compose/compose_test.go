@@ -14,71 +14,8 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/picture"
+	"parvix/core/stage/stagetest"
 )
-
-func plane(left, right, bottom, top float64, equal bool) document.Panel {
-	return document.Panel{ID: "panel", Kind: document.Plane, Window: document.Window{Left: left, Right: right, Bottom: bottom, Top: top},
-		EqualScales: equal, Grid: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
-}
-
-// composed draws the functions f1, f2 … and further entries.
-func composed(t testing.TB, p document.Panel, width, height float64, formulas []string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
-	t.Helper()
-	d := document.New("")
-	d.Panels[0] = p
-	for i, formula := range formulas {
-		name := fmt.Sprintf("f_%d", i)
-		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
-	}
-	d.Shown = append(d.Shown, shown...)
-	require.NoError(t, d.Check())
-	e := evaluate.Load(d, nil)
-	require.Empty(t, e.Problems)
-	var c compose.Composer
-	return c.Panel(e, &d.Panels[0], width, height), e
-}
-
-// lines gives the points of the lines of a colour.
-func lines(data []float32, colour picture.Colour) (list [][][2]float64) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			n := int(data[i+5])
-			var points [][2]float64
-			for k := range n {
-				points = append(points, [2]float64{float64(data[i+6+2*k]), float64(data[i+7+2*k])})
-			}
-			if picture.Colour(data[i+1]) == colour {
-				list = append(list, points)
-			}
-			i += 6 + 2*n
-		case picture.Marker, picture.Text:
-			i += 6
-		default:
-			i += 4
-		}
-	}
-	return list
-}
-
-// markers counts the markers of a colour.
-func markers(data []float32, colour picture.Colour) (n int) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			i += 6 + 2*int(data[i+5])
-		case picture.Marker, picture.Text:
-			if picture.Op(data[i]) == picture.Marker && picture.Colour(data[i+1]) == colour {
-				n++
-			}
-			i += 6
-		default:
-			i += 4
-		}
-	}
-	return n
-}
 
 func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 	for name, c := range map[string]struct {
@@ -95,9 +32,9 @@ func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 		"halfpi":  {-4, 7, document.TicksInPi, 500, "−π −π/2 π/2 π 3π/2 2π"},
 	} {
 		t.Run(name, func(t *testing.T) {
-			p := plane(c.left, c.right, -1e-3, 1e-3, false)
+			p := stagetest.Plane(c.left, c.right, -1e-3, 1e-3, false)
 			p.TicksX = c.style
-			pic, _ := composed(t, p, c.width, 40, nil)
+			pic, _ := stagetest.Composed(t, p, c.width, 40, nil)
 			got := strings.Join(pic.Texts, " ")
 			got = strings.TrimSuffix(got, " 0")
 			assert.Equal(t, c.want, got)
@@ -106,7 +43,7 @@ func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 }
 
 func TestEqualScalesKeepTheWholeWindowInSight(t *testing.T) {
-	p := plane(-6, 6, -3, 3, true)
+	p := stagetest.Plane(-6, 6, -3, 3, true)
 	for _, size := range [][2]float64{{1200, 300}, {300, 900}, {800, 400}} {
 		v := compose.Seen(&p, size[0], size[1])
 		assert.InDelta(t, v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom), 1e-9, "a unit is as long in both directions")
@@ -116,7 +53,7 @@ func TestEqualScalesKeepTheWholeWindowInSight(t *testing.T) {
 }
 
 func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
-	p := plane(-6, 6, -3, 3, true)
+	p := stagetest.Plane(-6, 6, -3, 3, true)
 	before := compose.Seen(&p, 900, 500)
 	x, y := before.AtX(200), before.AtY(100)
 	p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.5)
@@ -128,20 +65,20 @@ func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
 		p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.1)
 	}
 	assert.Greater(t, p.Window.Right, p.Window.Left, "there is an end to zooming")
-	far := plane(1e10, 1e10+20, -5, 5, true)
+	far := stagetest.Plane(1e10, 1e10+20, -5, 5, true)
 	for range 200 {
 		far.Window = compose.Zoom(&far, 900, 500, 450, 250, 0.5)
 		far.Window = compose.Pan(&far, 900, 500, 300, 0)
 	}
 	assert.True(t, far.Window.IsWide(), "far out it comes sooner, where numbers lie further apart")
-	pic, _ := composed(t, far, 900, 500, []string{"sin x"})
+	pic, _ := stagetest.Composed(t, far, 900, 500, []string{"sin x"})
 	assert.NotEmpty(t, pic.Live)
 }
 
 func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
-	pic, e := composed(t, plane(-6, 6, -3, 3, true), 900, 450, []string{"x² − 2", "tan x"})
+	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, []string{"x² − 2", "tan x"})
 	v := compose.Seen(&e.Document.Panels[0], 900, 450)
-	parabola := lines(pic.Live, 0)
+	parabola := stagetest.Lines(pic.Live, 0)
 	require.Len(t, parabola, 1)
 	for _, p := range parabola[0] {
 		// The distance along x, since the curve is steep at the edges.
@@ -151,17 +88,17 @@ func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
 		}
 		assert.True(t, p[1] > -20 && p[1] < 470, "cut to the panel and a margin")
 	}
-	assert.Len(t, lines(pic.Live, 1), 5, "one branch of the tangent between two poles")
+	assert.Len(t, stagetest.Lines(pic.Live, 1), 5, "one branch of the tangent between two poles")
 }
 
 func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
 	guides := []document.Shown{{ID: "u", Kind: document.Guide, Direction: document.Upright, At: "1", Colour: 3},
 		{ID: "l", Kind: document.Guide, Direction: document.Level, At: "−1", Colour: 4},
 		{ID: "s", Kind: document.Guide, Direction: document.Slanted, At: "x/2 + 1", Colour: 5}}
-	for _, p := range []document.Panel{plane(-6, 6, -3, 3, false), plane(-100, 90, -40, 50, false)} {
-		pic, e := composed(t, p, 900, 450, nil, guides...)
+	for _, p := range []document.Panel{stagetest.Plane(-6, 6, -3, 3, false), stagetest.Plane(-100, 90, -40, 50, false)} {
+		pic, e := stagetest.Composed(t, p, 900, 450, nil, guides...)
 		v := compose.Seen(&e.Document.Panels[0], 900, 450)
-		up, level, slanted := lines(pic.Live, 3)[0], lines(pic.Live, 4)[0], lines(pic.Live, 5)[0]
+		up, level, slanted := stagetest.Lines(pic.Live, 3)[0], stagetest.Lines(pic.Live, 4)[0], stagetest.Lines(pic.Live, 5)[0]
 		assert.Equal(t, []float64{0, 450}, []float64{up[0][1], up[1][1]})
 		assert.Equal(t, []float64{0, 900}, []float64{level[0][0], level[1][0]})
 		for _, end := range slanted {
@@ -191,7 +128,7 @@ func boxes(pic *picture.Picture, sizes map[string]compose.Size) (list [][4]float
 
 func TestLabelsStayInsideAndApart(t *testing.T) {
 	d := document.New("")
-	d.Panels[0] = plane(-6, 6, -3, 3, true)
+	d.Panels[0] = stagetest.Plane(-6, 6, -3, 3, true)
 	sizes := map[string]compose.Size{}
 	for i := range 6 {
 		id := fmt.Sprintf("p%d", i)
@@ -214,7 +151,7 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 }
 
 func TestAPointWithoutAValueDisappearsAndIsSpokenOf(t *testing.T) {
-	pic, e := composed(t, plane(-6, 6, -3, 3, true), 900, 450, nil, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "ln(−1)"})
+	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, nil, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "ln(−1)"})
 	assert.Empty(t, pic.Live)
 	assert.Contains(t, compose.Describe(e, &e.Document.Panels[0], 900, 450), "Point P is undefined")
 }
@@ -231,9 +168,9 @@ func TestTheGroundIsComposedAgainOnlyWhenTheWindowChanges(t *testing.T) {
 
 // A legend stands in a corner, names every curve with its line, and covers no curve where a corner is free.
 func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
-	panel := plane(-6, 6, -3, 3, false)
+	panel := stagetest.Plane(-6, 6, -3, 3, false)
 	panel.Legend = true
-	p, _ := composed(t, panel, 900, 450, []string{"x²/4 − 3", "x²/8 − 3"})
+	p, _ := stagetest.Composed(t, panel, 900, 450, []string{"x²/4 − 3", "x²/8 − 3"})
 	require.Len(t, p.Labels, 2)
 	var places [][2]float32
 	for i := 0; i < len(p.Live); {
@@ -258,7 +195,7 @@ func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
 
 // A tap near a line of the grid means that line; elsewhere a number that is rounded to the window's grain.
 func TestATapMeansTheGridNearby(t *testing.T) {
-	p := plane(-6, 6, -4, 4, true)
+	p := stagetest.Plane(-6, 6, -4, 4, true)
 	v := compose.Seen(&p, 1200, 800)
 	x, y := v.Tapped(&p, v.X(2)+3, v.Y(-1)-4)
 	assert.Equal(t, [2]float64{2, -1}, [2]float64{x, y})
@@ -277,15 +214,15 @@ func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
 	}
 	point := document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "0", Y: "0"}
 	dots := func(apart float64) int {
-		pic, _ := composed(t, plane(-6, 6, -4, 4, true), 1200, 800, nil, point,
+		pic, _ := stagetest.Composed(t, stagetest.Plane(-6, 6, -4, 4, true), 1200, 800, nil, point,
 			document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: kept, Apart: apart, Colour: 5})
-		return markers(pic.Live, 5)
+		return stagetest.Markers(pic.Live, 5)
 	}
 	assert.Greater(t, dots(0), 190)
 	assert.InDelta(t, 200/20, dots(20), 2, "200 pixels of trace, 20 apart")
 
-	p := plane(-6, 6, -4, 4, true)
-	_, e := composed(t, p, 1200, 800, []string{"0x²"})
+	p := stagetest.Plane(-6, 6, -4, 4, true)
+	_, e := stagetest.Composed(t, p, 1200, 800, []string{"0x²"})
 	e.PutCollapses([]found.Collapse{{Function: "f_0", Parameter: "a", Value: 0, Kind: "level line"}})
 	assert.Empty(t, e.Collapsed(e.Functions[0]), "there is no parameter a")
 	d := e.Document
@@ -297,4 +234,18 @@ func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
 	assert.Equal(t, `f_{0}\text{, now a level line}`, c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
 	e.Set(0, 1)
 	assert.Equal(t, "f_{0}", c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+}
+
+// sin 4000x turns 25 times within a pixel's width: the band between its bounds is the honest picture.
+func TestWhatIsFinerThanAPixelIsABand(t *testing.T) {
+	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 300, 150, []string{"2 sin(4000 x)"})
+	v := compose.Seen(&e.Document.Panels[0], 300, 150)
+	drawn := stagetest.Lines(pic.Live, 0)
+	require.Len(t, drawn, 3, "an area and its two bounds")
+	low, high := math.Inf(1), math.Inf(-1)
+	for _, p := range drawn[0] {
+		low, high = math.Min(low, v.AtY(p[1])), math.Max(high, v.AtY(p[1]))
+	}
+	assert.InDelta(t, -2, low, 0.02)
+	assert.InDelta(t, 2, high, 0.02)
 }

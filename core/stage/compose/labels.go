@@ -6,19 +6,19 @@ import (
 	"parvix/core/stage/picture"
 )
 
-// anchor is what a label belongs to, in pixels.
-type anchor struct {
-	x, y    float64
-	isPoint bool
-	label   picture.Label
-	// others are further places on a curve where its label may stand.
-	others [][2]float64
-	// pen is how the curve is drawn, for a legend; a width of 0 stands for what is no curve.
-	pen strokes
+// Anchor is what a label belongs to, in pixels.
+type Anchor struct {
+	X, Y    float64
+	IsPoint bool
+	Label   picture.Label
+	// Others are further places on a curve where its label may stand.
+	Others [][2]float64
+	// Pen is how the curve is drawn, for a legend; a width of 0 stands for what is no curve.
+	Pen Strokes
 }
 
-// room knows what is taken on a panel, by cells of a few pixels.
-type room struct {
+// Room knows what is taken on a panel, by cells of a few pixels.
+type Room struct {
 	cols, rows int
 	cost       []uint8
 }
@@ -28,7 +28,7 @@ const cell = 8
 // lineCost is what covering a piece of a line costs a label.
 const lineCost = 4
 
-func (r *room) reset(v View) {
+func (r *Room) reset(v View) {
 	r.cols, r.rows = int(v.Width/cell)+1, int(v.Height/cell)+1
 	if n := r.cols * r.rows; cap(r.cost) < n {
 		r.cost = make([]uint8, n)
@@ -38,15 +38,15 @@ func (r *room) reset(v View) {
 	}
 }
 
-func (r *room) add(x, y float64, cost uint8) {
+func (r *Room) add(x, y float64, cost uint8) {
 	i, k := int(x/cell), int(y/cell)
 	if x >= 0 && y >= 0 && i < r.cols && k < r.rows {
 		r.cost[k*r.cols+i] = max(r.cost[k*r.cols+i], cost)
 	}
 }
 
-// take marks a rectangle.
-func (r *room) take(x, y, w, h float64, cost uint8) {
+// Take marks a rectangle.
+func (r *Room) Take(x, y, w, h float64, cost uint8) {
 	for py := y; py < y+h+cell; py += cell {
 		for px := x; px < x+w+cell; px += cell {
 			r.add(math.Min(px, x+w), math.Min(py, y+h), cost)
@@ -54,8 +54,8 @@ func (r *room) take(x, y, w, h float64, cost uint8) {
 	}
 }
 
-// lines marks the cells that the lines of a list of records cross.
-func (r *room) lines(data []float32) {
+// Lines marks the cells that the lines of a list of records cross.
+func (r *Room) Lines(data []float32) {
 	eachLine(data, func(points []float32) {
 		for i := 2; i+1 < len(points); i += 2 {
 			x1, y1 := float64(points[i-2]), float64(points[i-1])
@@ -92,7 +92,7 @@ func eachLine(data []float32, visit func(points []float32)) {
 }
 
 // covered sums what a rectangle would cover; outside the panel costs most.
-func (r *room) covered(x, y, w, h float64, v View) int {
+func (r *Room) covered(x, y, w, h float64, v View) int {
 	const outside = 10000
 	if x < 2 || y < 2 || x+w > v.Width-2 || y+h > v.Height-2 {
 		return outside
@@ -106,9 +106,10 @@ func (r *room) covered(x, y, w, h float64, v View) int {
 	return total
 }
 
-// curveAnchor offers places along a curve's visible lines, the right end first, where labels are looked for.
-func (c *Composer) curveAnchor(data []float32, v View) (anchor, bool) {
-	var a anchor
+// OnLines offers places along a curve's visible lines, the right end first, where labels are looked for.
+func (b *Brush) OnLines(data []float32) (Anchor, bool) {
+	v := b.View
+	var a Anchor
 	found := false
 	eachLine(data, func(points []float32) {
 		step := max(2, len(points)/2/8) * 2
@@ -118,16 +119,16 @@ func (c *Composer) curveAnchor(data []float32, v View) (anchor, bool) {
 				continue
 			}
 			if !found {
-				a.x, a.y, found = x, y, true
-			} else if len(a.others) < 12 {
-				a.others = append(a.others, [2]float64{x, y})
+				a.X, a.Y, found = x, y, true
+			} else if len(a.Others) < 12 {
+				a.Others = append(a.Others, [2]float64{x, y})
 			}
 		}
 		// A straight line may have no point inside the panel but its ends.
 		if n := len(points); !found && n >= 4 {
-			a.x = float64(points[0])*0.3 + float64(points[n-2])*0.7
-			a.y = float64(points[1])*0.3 + float64(points[n-1])*0.7
-			found = a.x > 0 && a.x < v.Width && a.y > 0 && a.y < v.Height
+			a.X = float64(points[0])*0.3 + float64(points[n-2])*0.7
+			a.Y = float64(points[1])*0.3 + float64(points[n-1])*0.7
+			found = a.X > 0 && a.X < v.Width && a.Y > 0 && a.Y < v.Height
 		}
 	})
 	return a, found
@@ -137,19 +138,20 @@ func (c *Composer) curveAnchor(data []float32, v View) (anchor, bool) {
 var around = [][2]float64{{1, -1}, {1, 1}, {-1, -1}, {-1, 1}, {1, 0}, {-1, 0}, {0, -1}, {0, 1}}
 
 // place puts every label where it covers least: points first, since they cannot choose.
-func (c *Composer) place(anchors []anchor, v View) {
+func (c *Composer) place(anchors []Anchor) {
 	for _, points := range []bool{true, false} {
 		for _, a := range anchors {
-			if a.isPoint == points {
-				c.placeOne(a, v)
+			if a.IsPoint == points {
+				c.placeOne(a)
 			}
 		}
 	}
 }
 
-func (c *Composer) placeOne(a anchor, v View) {
-	size := c.labelSize(a.label)
-	best, bestX, bestY := math.MaxInt, a.x, a.y
+func (c *Composer) placeOne(a Anchor) {
+	v := c.View
+	size := c.labelSize(a.Label)
+	best, bestX, bestY := math.MaxInt, a.X, a.Y
 	try := func(x, y float64, penalty int) {
 		for k, side := range around {
 			for ring := range 3 {
@@ -160,37 +162,38 @@ func (c *Composer) placeOne(a anchor, v View) {
 				gap := 10 + 10*float64(ring)
 				px := x + side[0]*gap - size.Width*(1-side[0])/2
 				py := y + side[1]*gap - size.Height*(1-side[1])/2
-				if cost := c.room.covered(px, py, size.Width, size.Height, v)*8 + distant; cost < best {
+				if cost := c.Room.covered(px, py, size.Width, size.Height, v)*8 + distant; cost < best {
 					best, bestX, bestY = cost, px, py
 				}
 			}
 		}
 	}
-	try(a.x, a.y, 0)
-	for i, other := range a.others {
+	try(a.X, a.Y, 0)
+	for i, other := range a.Others {
 		try(other[0], other[1], 4+4*i)
 	}
 	// A label that no side of its point has room for is held inside the panel.
 	bestX = math.Max(2, math.Min(bestX, v.Width-size.Width-2))
 	bestY = math.Max(2, math.Min(bestY, v.Height-size.Height-2))
-	c.room.take(bestX, bestY, size.Width, size.Height, 60)
-	c.pic.Labels = append(c.pic.Labels, a.label)
-	c.pen.LabelAt(len(c.pic.Labels)-1, bestX, bestY)
+	c.Room.Take(bestX, bestY, size.Width, size.Height, 60)
+	c.pic.Labels = append(c.pic.Labels, a.Label)
+	c.Pen.LabelAt(len(c.pic.Labels)-1, bestX, bestY)
 }
 
 // Sizes of a legend in pixels: the piece of line before a name, and the room around and between.
 const legendLine, legendGap, legendMargin = 34.0, 4.0, 12.0
 
 // legend names the curves among the anchors in the corner that covers least, and gives back the others.
-func (c *Composer) legend(anchors []anchor, v View) (rest []anchor) {
-	var rows []anchor
+func (c *Composer) legend(anchors []Anchor) (rest []Anchor) {
+	v := c.View
+	var rows []Anchor
 	width, height := 0.0, 0.0
 	for _, a := range anchors {
-		if a.isPoint || a.pen.width == 0 {
+		if a.IsPoint || a.Pen.Width == 0 {
 			rest = append(rest, a)
 			continue
 		}
-		size := c.labelSize(a.label)
+		size := c.labelSize(a.Label)
 		width, height = math.Max(width, legendLine+8+size.Width), height+size.Height+legendGap
 		rows = append(rows, a)
 	}
@@ -198,18 +201,18 @@ func (c *Composer) legend(anchors []anchor, v View) (rest []anchor) {
 		return rest
 	}
 	best, left, top := math.MaxInt, legendMargin, legendMargin
-	for _, corner := range [][2]float64{{v.Width - width - legendMargin, legendMargin}, {legendMargin, controlsHeight + legendMargin},
+	for _, corner := range [][2]float64{{v.Width - width - legendMargin, legendMargin}, {legendMargin, ControlsHeight + legendMargin},
 		{v.Width - width - legendMargin, v.Height - height - legendMargin}, {legendMargin, v.Height - height - legendMargin}} {
-		if cost := c.room.covered(corner[0], corner[1], width, height, v); cost < best {
+		if cost := c.Room.covered(corner[0], corner[1], width, height, v); cost < best {
 			best, left, top = cost, corner[0], corner[1]
 		}
 	}
-	c.room.take(left, top, width, height, 60)
+	c.Room.Take(left, top, width, height, 60)
 	for _, a := range rows {
-		size := c.labelSize(a.label)
-		c.pen.Segment(a.pen.colour, a.pen.width, a.pen.pattern, left, top+size.Height/2, left+legendLine, top+size.Height/2)
-		c.pic.Labels = append(c.pic.Labels, a.label)
-		c.pen.LabelAt(len(c.pic.Labels)-1, left+legendLine+8, top)
+		size := c.labelSize(a.Label)
+		c.Pen.Segment(a.Pen.Colour, a.Pen.Width, a.Pen.Pattern, left, top+size.Height/2, left+legendLine, top+size.Height/2)
+		c.pic.Labels = append(c.pic.Labels, a.Label)
+		c.Pen.LabelAt(len(c.pic.Labels)-1, left+legendLine+8, top)
 		top += size.Height + legendGap
 	}
 	return rest

@@ -112,3 +112,13 @@ func Pan(p *document.Panel, width, height, dx, dy float64) document.Window {
 	sx, sy := (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height
 	return orBefore(p, document.Window{Left: v.Left - dx*sx, Right: v.Right - dx*sx, Bottom: v.Bottom + dy*sy, Top: v.Top + dy*sy})
 }
+
+// Sees tells whether a place of the plane lies in the window.
+func (v View) Sees(x, y float64) bool {
+	return x >= v.Left && x <= v.Right && y >= v.Bottom && y <= v.Top
+}
+
+// Near tells whether a pixel lies on the panel or its margin.
+func (v View) Near(x, y float64) bool {
+	return x >= -Margin && x <= v.Width+Margin && y >= -Margin && y <= v.Height+Margin
+}

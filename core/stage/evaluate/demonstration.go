@@ -6,6 +6,8 @@
 package evaluate
 
 import (
+	"fmt"
+	"math"
 	"math/big"
 
 	"parvix/core/formula/expr"
@@ -37,7 +39,6 @@ type Demonstration struct {
 
 	windows   []document.Window // of the panels, in play
 	sizes     [][2]float64      // of the panels in pixels, as far as they are known
-	specials  special
 	passage   passage
 	passing   bool // between two scenes
 	scope     *expr.Scope
@@ -48,16 +49,15 @@ type Demonstration struct {
 	tick      uint64         // counts the moves
 	// held tells that a panel's own values are in the place of those in play.
 	held bool
-	// stepsBefore are those of the demonstration before, by id, whose positions are taken over.
-	stepsBefore map[string]*Steps
-	memberIn    []float64 // the inputs of a family's member
-	members     int       // of all families together
-	moved       []uint64  // for each parameter the tick of its last move
-	traces      map[string][]float64
-	collapses   []found.Collapse
-	turned      map[string]bool         // entries covered or revealed in play, by id
-	found       map[string]*found.Found // by function
-	foundTick   uint64                  // counts findings that came
+	// steppedBefore are those of the demonstration before, by id, whose positions are taken over.
+	steppedBefore map[string]Stepped
+	members       int      // of all families together
+	moved         []uint64 // for each parameter the tick of its last move
+	traces        map[string][]float64
+	collapses     []found.Collapse
+	turned        map[string]bool         // entries covered or revealed in play, by id
+	found         map[string]*found.Found // by function
+	foundTick     uint64                  // counts findings that came
 	// numbers are the values as fractions, as they were at a tick.
 	numbers   map[string]*big.Rat
 	numbersAt uint64
@@ -97,16 +97,18 @@ type depends struct {
 // are still there; otherwise parameters start at the first scene's values.
 func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d := &Demonstration{Document: doc, Counters: &Counters{Runs: map[string]int{}}, tick: 1,
-		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, turned: map[string]bool{}, found: map[string]*found.Found{}, specials: special{}}
+		functions: map[string]*Function{}, index: map[string]int{}, traces: map[string][]float64{}, turned: map[string]bool{}, found: map[string]*found.Found{}}
 	if before != nil {
 		d.Counters, d.tick, d.traces = before.Counters, before.tick+1, before.traces
 		d.found, d.foundTick = before.found, before.foundTick
 		d.turned, d.collapses = before.turned, before.collapses
-		d.sizes, d.specials = before.sizes, before.specials
+		d.sizes = before.sizes
 		d.Scene = min(before.Scene, len(doc.Scenes)-1)
-		d.stepsBefore = map[string]*Steps{}
+		d.steppedBefore = map[string]Stepped{}
 		for _, s := range before.Shown {
-			d.stepsBefore[s.Entry.ID] = s.Steps
+			if stepped, ok := s.Live.(Stepped); ok {
+				d.steppedBefore[s.Entry.ID] = stepped
+			}
 		}
 	}
 	d.loadWindows()
@@ -114,9 +116,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.loadParameters(before)
 	d.loadFunctions()
 	d.loadShown()
-	d.loadParts()
-	d.loadFigures()
-	d.stepsBefore = nil
+	d.steppedBefore = nil
 	d.loadSaid()
 	d.Update()
 	return d
@@ -151,7 +151,7 @@ func (d *Demonstration) loadFunctions() {
 		d.functions[s.Name] = f
 		n, err := d.parse(s.Formula, innerScope(d.scope, s.Variables))
 		if err != nil {
-			d.report(err, s.ID, "formula")
+			d.Report(err, s.ID, "formula")
 			continue
 		}
 		f.Formula = n
@@ -184,8 +184,8 @@ func (d *Demonstration) parse(text string, scope *expr.Scope) (expr.Node, error)
 	return f.Node, err
 }
 
-// report files a problem for an entry's field; an entry keeps its first.
-func (d *Demonstration) report(err error, object, field string) {
+// Report files a problem for an entry's field; an entry keeps its first.
+func (d *Demonstration) Report(err error, object, field string) {
 	p, ok := problem.Of(err)
 	if !ok {
 		panic("evaluate: " + err.Error())
@@ -237,15 +237,15 @@ func (d *Demonstration) reportCircle(path []string, name string) {
 	}
 	for _, n := range path[from:] {
 		f := d.functions[n]
-		d.report(problem.New("circle", f.Formula.Pos(), f.Formula.End(), words+name), f.Stated.ID, "formula")
+		d.Report(problem.New("circle", f.Formula.Pos(), f.Formula.End(), words+name), f.Stated.ID, "formula")
 	}
 	for _, n := range path[from:] {
 		d.functions[n].Formula = nil
 	}
 }
 
-// lookup serves symbolic.Inline.
-func (d *Demonstration) lookup(name string) (symbolic.Definition, bool) {
+// Lookup serves symbolic.Inline.
+func (d *Demonstration) Lookup(name string) (symbolic.Definition, bool) {
 	f := d.functions[name]
 	if f == nil || f.Formula == nil {
 		return symbolic.Definition{}, false
@@ -258,7 +258,7 @@ func (d *Demonstration) lookup(name string) (symbolic.Definition, bool) {
 func (d *Demonstration) Resolve(n expr.Node) (expr.Node, error) {
 	degrees := d.Document.AngleUnit == document.Degree
 	out, err := symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
-		def, ok := d.lookup(name)
+		def, ok := d.Lookup(name)
 		def.Body = symbolic.Radians(def.Body, degrees)
 		return def, ok
 	})
@@ -274,7 +274,7 @@ func (d *Demonstration) Simplified(f *Function) expr.Node {
 	if f.Formula == nil || len(expr.Calls(f.Formula)) == 0 {
 		return nil
 	}
-	inlined, err := symbolic.Inline(f.Formula, d.lookup)
+	inlined, err := symbolic.Inline(f.Formula, d.Lookup)
 	if d.Document.AngleUnit == document.Degree && err == nil {
 		// A derivative needs its angles in radians; without trigonometry both are the same.
 		inlined, err = d.Resolve(f.Formula)
@@ -294,12 +294,10 @@ const (
 	mostDrawn = 3000
 	// mostWork bounds what one value of a curve takes, in operations, whatever its parameters.
 	mostWork = 20000
-	// mostMoved bounds a coordinate of a trajectory, in parts: its second derivative is worked out too.
-	mostMoved = 400
 )
 
-// affordable holds a formula, with everything put in, to its bounds; a problem names it and stands where it was typed.
-func affordable(n expr.Node, inputs []string, typed expr.Node, name string, most int) error {
+// Affordable holds a formula, with everything put in, to its bounds; a problem names it and stands where it was typed.
+func Affordable(n expr.Node, inputs []string, typed expr.Node, name string, most int) error {
 	if size := symbolic.Size(n); size > most {
 		return problem.New("too-large", typed.Pos(), typed.End(), name, number.Grouped(size), number.Grouped(most))
 	}
@@ -315,12 +313,12 @@ const mostSimplified = 80
 func (d *Demonstration) compileFunction(f *Function) {
 	n, err := d.Resolve(f.Formula)
 	if err != nil {
-		d.report(err, f.Stated.ID, "formula")
+		d.Report(err, f.Stated.ID, "formula")
 		return
 	}
-	f.on, f.Waits = d.dependencies(n, f.Stated.Variables)
+	f.on, f.Waits = d.Dependencies(n, f.Stated.Variables)
 	if len(f.Waits) > 0 {
-		d.wait(f.Waits, f.Formula, f.Stated.ID, "formula")
+		d.Wait(f.Waits, f.Formula, f.Stated.ID, "formula")
 		return
 	}
 	f.Inlined, f.Meaning = n, expr.Text(n)
@@ -328,22 +326,22 @@ func (d *Demonstration) compileFunction(f *Function) {
 		return
 	}
 	inputs := append([]string{f.Stated.Variables[0]}, d.inputs[1:]...)
-	if err := affordable(n, inputs, f.Formula, f.Stated.Name, mostDrawn); err != nil {
-		d.report(err, f.Stated.ID, "formula")
+	if err := Affordable(n, inputs, f.Formula, f.Stated.Name, mostDrawn); err != nil {
+		d.Report(err, f.Stated.ID, "formula")
 		f.Inlined = nil
 		return
 	}
 	d.Counters.Compiles++
 	curve, err := sample.Compile(n, inputs)
 	if err != nil {
-		d.report(err, f.Stated.ID, "formula")
+		d.Report(err, f.Stated.ID, "formula")
 		return
 	}
 	f.Curve = curve
 }
 
-// dependencies splits the names of n into parameters and letters without a value.
-func (d *Demonstration) dependencies(n expr.Node, variables []string) (on []int, waits []string) {
+// Dependencies splits the names of n into parameters and letters without a value.
+func (d *Demonstration) Dependencies(n expr.Node, variables []string) (on []int, waits []string) {
 	for _, name := range expr.Names(n) {
 		isVariable := false
 		for _, v := range variables {
@@ -358,8 +356,8 @@ func (d *Demonstration) dependencies(n expr.Node, variables []string) (on []int,
 	return on, waits
 }
 
-// wait notes letters without a value: they are offered as dials, and the entry says what it waits for.
-func (d *Demonstration) wait(letters []string, typed expr.Node, object, field string) {
+// Wait notes letters without a value: they are offered as dials, and the entry says what it waits for.
+func (d *Demonstration) Wait(letters []string, typed expr.Node, object, field string) {
 	at := expr.Span{From: typed.Pos(), To: typed.End()}
 	expr.Walk(typed, func(n expr.Node) bool {
 		if name, ok := n.(*expr.Name); ok && name.Name == letters[0] {
@@ -368,7 +366,7 @@ func (d *Demonstration) wait(letters []string, typed expr.Node, object, field st
 		}
 		return true
 	})
-	d.report(problem.New("no-value", at.From, at.To, letters[0]), object, field)
+	d.Report(problem.New("no-value", at.From, at.To, letters[0]), object, field)
 	for _, letter := range letters {
 		known := false
 		for _, m := range d.Missing {
@@ -406,15 +404,39 @@ func (d *Demonstration) fresh(x *depends) bool {
 	return false
 }
 
-// Stamp is a number that grows whenever a parameter that the function depends on moves: what was computed at one stamp
-// holds until it changes.
-func (d *Demonstration) Stamp(f *Function) uint64 {
+// Named finds a stated function by name, understood or not; nil when there is none.
+func (d *Demonstration) Named(name string) *Function { return d.functions[name] }
+
+// InputNames are the names of the inputs with a variable in front.
+func (d *Demonstration) InputNames(variable string) []string {
+	return append([]string{variable}, d.inputs[1:]...)
+}
+
+// Hangs lists the parameters that the function hangs on.
+func (f *Function) Hangs() []int { return f.on }
+
+// RadiansPerUnit is how many radians a unit of angles is.
+func (d *Demonstration) RadiansPerUnit() float64 {
+	if d.Document.AngleUnit == document.Degree {
+		return math.Pi / 180
+	}
+	return 1
+}
+
+// StampOf is a number that grows whenever one of some parameters moves, one of them left out; −1 leaves out none.
+func (d *Demonstration) StampOf(on []int, but int) uint64 {
 	latest := uint64(1)
-	for _, i := range f.on {
-		latest = max(latest, d.moved[i])
+	for _, i := range on {
+		if i != but {
+			latest = max(latest, d.moved[i])
+		}
 	}
 	return latest
 }
+
+// Stamp is a number that grows whenever a parameter that the function depends on moves: what was computed at one stamp
+// holds until it changes.
+func (d *Demonstration) Stamp(f *Function) uint64 { return d.StampOf(f.on, -1) }
 
 // CountRun notes that an entry was computed.
 func (d *Demonstration) CountRun(id string) { d.Counters.Runs[id]++ }
@@ -427,41 +449,75 @@ type Expression struct {
 	depends
 }
 
-// expression compiles a formula of an entry's field; nil when there is a problem, which is then reported.
-func (d *Demonstration) expression(text, object, field string, variables ...string) *Expression {
+// Expression compiles a formula of an entry's field; nil when there is a problem, which is then reported.
+func (d *Demonstration) Expression(text, object, field string, variables ...string) *Expression {
 	n, err := d.parse(text, innerScope(d.scope, variables))
 	if err != nil {
-		d.report(err, object, field)
+		d.Report(err, object, field)
 		return nil
 	}
 	inlined, err := d.Resolve(n)
 	if err != nil {
-		d.report(err, object, field)
+		d.Report(err, object, field)
 		return nil
 	}
 	x := &Expression{Formula: n, inlined: inlined}
 	var waits []string
-	if x.on, waits = d.dependencies(inlined, variables); len(waits) > 0 {
-		d.wait(waits, n, object, field)
+	if x.on, waits = d.Dependencies(inlined, variables); len(waits) > 0 {
+		d.Wait(waits, n, object, field)
 		return nil
 	}
 	inputs := d.inputs
 	if len(variables) == 1 {
 		inputs = append([]string{variables[0]}, d.inputs[1:]...)
 	}
-	if err := affordable(inlined, inputs, n, "this", symbolic.MaxNodes); err != nil {
-		d.report(err, object, field)
+	if err := Affordable(inlined, inputs, n, "this", symbolic.MaxNodes); err != nil {
+		d.Report(err, object, field)
 		return nil
 	}
 	d.Counters.Compiles++
 	if x.program, err = program.Compile(inlined, inputs); err != nil {
-		d.report(err, object, field)
+		d.Report(err, object, field)
 		return nil
 	}
 	return x
 }
 
-func (d *Demonstration) at(x *Expression) float64 { return x.program.At(d.in) }
+// At is the expression's value in play; one with a variable takes it from the first input.
+func (x *Expression) At(in []float64) float64 { return x.program.At(in) }
+
+// Hangs lists the parameters that the expression hangs on.
+func (x *Expression) Hangs() []int { return x.on }
+
+// Inlined is the formula without stated functions, in radians.
+func (x *Expression) Inlined() expr.Node { return x.inlined }
 
 // why says why an expression has no value now.
 func (d *Demonstration) why(x *Expression) string { return program.Why(x.inlined, d.inputs, d.in) }
+
+// Graph finds the function of one variable whose graph an entry shows; nil when there is none that could be understood, which
+// is then reported.
+func (d *Demonstration) Graph(name, object string) *Function {
+	f := d.functions[name]
+	switch {
+	case f == nil:
+		d.Report(problem.New("not-a-function", 0, len(name), name), object, "function")
+	case len(f.Stated.Variables) != 1:
+		d.Report(problem.New("variables", 0, len(name), name, "another number of them"), object, "function")
+	case f.Curve != nil:
+		return f
+	}
+	return nil
+}
+
+// mostMembers bounds the members of all families together.
+const mostMembers = 240
+
+// AffordsCurves takes note of so many more members of families; false when they are too many, which is then reported.
+func (d *Demonstration) AffordsCurves(count int, object, field string) bool {
+	if d.members += count; d.members > mostMembers {
+		d.Report(problem.New("too-many-curves", 0, 0, fmt.Sprint(d.members), fmt.Sprint(mostMembers)), object, field)
+		return false
+	}
+	return true
+}

@@ -11,33 +11,11 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/stagetest"
 )
 
-func demonstration(t testing.TB, formulas map[string]string, values map[string]float64, shown ...document.Shown) *evaluate.Demonstration {
-	t.Helper()
-	d := document.New("")
-	for name, formula := range formulas {
-		d.Stated = append(d.Stated, document.Stated{ID: "f" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-	}
-	for name, v := range values {
-		d.Stated = append(d.Stated, document.Stated{ID: "dial" + name, Kind: document.Parameter, Name: name, From: "-5", To: "5", Step: "0.1"})
-		d.Scenes[0].Values[name] = v
-	}
-	d.Shown = shown
-	require.NoError(t, d.Check())
-	return evaluate.Load(d, nil)
-}
-
-func problems(d *evaluate.Demonstration) map[string]string {
-	list := map[string]string{}
-	for _, p := range d.Problems {
-		list[p.Object] = p.Code
-	}
-	return list
-}
-
 func TestFunctionsUseEachOtherByName(t *testing.T) {
-	d := demonstration(t, map[string]string{"f": "a x²", "g": "f(x − 3) + 1", "h": "f'(x)"}, map[string]float64{"a": 2})
+	d := stagetest.Demonstration(t, map[string]string{"f": "a x²", "g": "f(x − 3) + 1", "h": "f'(x)"}, map[string]float64{"a": 2})
 	at := func(name string, x float64) float64 { return d.Function(name).Curve.At(x, d.Inputs()) }
 	assert.InDelta(t, 2*4+1, at("g", 5), 1e-12)
 	assert.InDelta(t, 12, at("h", 3), 1e-12)
@@ -46,22 +24,22 @@ func TestFunctionsUseEachOtherByName(t *testing.T) {
 }
 
 func TestACircleOfDefinitionsIsNamedAndHarmsNothingElse(t *testing.T) {
-	d := demonstration(t, map[string]string{"f": "g(x) + 1", "g": "h(x)", "h": "f(x)", "k": "x²"}, nil)
-	assert.Equal(t, map[string]string{"ff": "circle", "fg": "circle", "fh": "circle"}, problems(d))
+	d := stagetest.Demonstration(t, map[string]string{"f": "g(x) + 1", "g": "h(x)", "h": "f(x)", "k": "x²"}, nil)
+	assert.Equal(t, map[string]string{"ff": "circle", "fg": "circle", "fh": "circle"}, stagetest.Problems(d))
 	assert.NotNil(t, d.Function("k"))
-	self := demonstration(t, map[string]string{"f": "f(x) + 1"}, nil)
-	assert.Equal(t, map[string]string{"ff": "circle"}, problems(self))
+	self := stagetest.Demonstration(t, map[string]string{"f": "f(x) + 1"}, nil)
+	assert.Equal(t, map[string]string{"ff": "circle"}, stagetest.Problems(self))
 }
 
 func TestALetterWithoutAValueIsMissedAndWaitedFor(t *testing.T) {
-	d := demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1})
+	d := stagetest.Demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1})
 	assert.Equal(t, []string{"b"}, d.Missing)
-	assert.Equal(t, map[string]string{"ff": "no-value"}, problems(d))
+	assert.Equal(t, map[string]string{"ff": "no-value"}, stagetest.Problems(d))
 	assert.Nil(t, d.Function("f"))
 }
 
 func TestOnlyWhatHangsOnAMovedDialRunsAgain(t *testing.T) {
-	d := demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1, "b": 2, "c": 3},
+	d := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1, "b": 2, "c": 3},
 		document.Shown{ID: "pa", Kind: document.Point, Name: "A", X: "1", Y: "f(1)"},
 		document.Shown{ID: "pb", Kind: document.Point, Name: "B", X: "b", Y: "2"},
 		document.Shown{ID: "gc", Kind: document.Guide, Direction: document.Upright, At: "c"})
@@ -76,19 +54,19 @@ func TestOnlyWhatHangsOnAMovedDialRunsAgain(t *testing.T) {
 	assert.Equal(t, before["pb"], d.Counters.Runs["pb"])
 	assert.Equal(t, before["gc"], d.Counters.Runs["gc"])
 	assert.Equal(t, [2]int{parses, compiles}, [2]int{d.Counters.Parses, d.Counters.Compiles})
-	assert.InDelta(t, 4, d.Shown[0].Y, 1e-12)
+	assert.InDelta(t, 4, height(d), 1e-12)
 }
 
 func TestUndefinedSpreadsQuietlyAndComesBack(t *testing.T) {
-	d := demonstration(t, map[string]string{"f": "√(a)"}, map[string]float64{"a": 4}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "f(1) + 1"})
-	assert.InDelta(t, 3, d.Shown[0].Y, 1e-12)
+	d := stagetest.Demonstration(t, map[string]string{"f": "√(a)"}, map[string]float64{"a": 4}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "f(1) + 1"})
+	assert.InDelta(t, 3, height(d), 1e-12)
 	d.Set(0, -1)
 	d.Update()
-	assert.True(t, math.IsNaN(d.Shown[0].Y))
+	assert.True(t, math.IsNaN(height(d)))
 	assert.Empty(t, d.Problems, "undefined is no error")
 	d.Set(0, 9)
 	d.Update()
-	assert.InDelta(t, 4, d.Shown[0].Y, 1e-12)
+	assert.InDelta(t, 4, height(d), 1e-12)
 }
 
 func TestDialsKeepToTheirStepsWithoutDrift(t *testing.T) {
@@ -122,7 +100,7 @@ func TestSweepsRunOnceRoundAndBackAndForth(t *testing.T) {
 }
 
 func TestATraceRecordsWhereThePointWas(t *testing.T) {
-	d := demonstration(t, nil, map[string]float64{"a": 1}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "a", Y: "a²"},
+	d := stagetest.Demonstration(t, nil, map[string]float64{"a": 1}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "a", Y: "a²"},
 		document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: []float64{9, 9}})
 	for _, a := range []float64{2, 2, 3} {
 		d.Set(0, a)
@@ -166,13 +144,13 @@ func TestEndsAreConstantAndInOrder(t *testing.T) {
 		stated.ID, stated.Kind, stated.Name = "a", document.Parameter, "a"
 		d.Stated = append(d.Stated, stated)
 		e := evaluate.Load(d, nil)
-		assert.Equal(t, map[string]string{"a": field}, problems(e))
+		assert.Equal(t, map[string]string{"a": field}, stagetest.Problems(e))
 		assert.Less(t, e.Parameters[0].From, e.Parameters[0].To, "the dial still works")
 	}
 }
 
 func TestANewReadingKeepsWhatIsInPlay(t *testing.T) {
-	first := demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1})
+	first := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1})
 	first.Set(0, 4)
 	second := evaluate.Load(first.Document, first)
 	assert.Equal(t, 4.0, second.Parameters[0].Value)

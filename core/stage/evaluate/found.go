@@ -6,7 +6,6 @@ import (
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/symbolic"
-	"parvix/core/stage/document"
 	"parvix/core/stage/found"
 )
 
@@ -71,51 +70,17 @@ func (d *Demonstration) FoundOf(f *Function) (last *found.Found, current bool) {
 	return last, true
 }
 
-// ShownPoints are the points of a shown finding in play between left and right. current is false while they are still
-// being computed; then those of the closed forms stand in, or none.
-func (d *Demonstration) ShownPoints(s *Shown, left, right float64) (points []found.Point, current bool) {
-	last, current := d.FoundOf(s.Curve)
-	if current && s.Entry.Finding == document.YIntercept {
-		return last.Points[s.Entry.Finding], true // of a wave too there is one
-	}
-	if current {
-		return repeated(last.Points[s.Entry.Finding], last.Period, left, right), true
-	}
-	return s.closed.points(d, left, right)
-}
+// MaxRepeats bounds how many copies of a periodic finding are drawn.
+const MaxRepeats = 200
 
-// ShownGuides are the same for guides.
-func (d *Demonstration) ShownGuides(s *Shown, left, right float64) (guides []found.Guide, current bool) {
-	last, current := d.FoundOf(s.Curve)
-	if !current {
-		places, ok := s.closed.points(d, left, right)
-		for _, p := range places {
-			guides = append(guides, found.Guide{Upright: true, At: p.X})
-		}
-		return guides, ok
-	}
-	for _, g := range last.Guides[s.Entry.Finding] {
-		if !g.Upright || last.Period == 0 {
-			guides = append(guides, g)
-			continue
-		}
-		for _, p := range repeated([]found.Point{{X: g.At}}, last.Period, left, right) {
-			guides = append(guides, found.Guide{Upright: true, At: p.X})
-		}
-	}
-	return guides, true
-}
-
-// maxRepeats bounds how many copies of a periodic finding are drawn.
-const maxRepeats = 200
-
-func repeated(points []found.Point, period, left, right float64) []found.Point {
+// Repeated gives points between left and right that come again with a period; 0 for none.
+func Repeated(points []found.Point, period, left, right float64) []found.Point {
 	if period == 0 {
 		return points
 	}
 	var list []found.Point
 	for _, p := range points {
-		for k := math.Ceil((left - p.X) / period); p.X+k*period <= right && len(list) < maxRepeats; k++ {
+		for k := math.Ceil((left - p.X) / period); p.X+k*period <= right && len(list) < MaxRepeats; k++ {
 			list = append(list, found.Point{X: p.X + k*period, Y: p.Y, Open: p.Open})
 		}
 	}

@@ -32,20 +32,17 @@ func (d *Demonstration) put(i int, v float64) {
 	d.Parameters[i].Value, d.in[i+1] = v, v
 }
 
-// placeAgain computes points and guides that depend on the named parameters.
+// placeAgain computes what hangs on the named parameters.
 func (d *Demonstration) placeAgain(values map[string]float64) {
 	for _, s := range d.Shown {
-		if s.ready && (s.Circle != nil || s.Trajectory != nil || d.hangsOn(s.x, values) || d.hangsOn(s.y, values) || d.hangsOn(s.at, values)) {
-			d.updateShown(s)
+		if u, ok := s.Live.(Updater); ok && d.hangsOn(s.on, values) {
+			u.Update(d)
 		}
 	}
 }
 
-func (d *Demonstration) hangsOn(x *Expression, values map[string]float64) bool {
-	if x == nil {
-		return false
-	}
-	for _, i := range x.on {
+func (d *Demonstration) hangsOn(on []int, values map[string]float64) bool {
+	for _, i := range on {
 		if _, held := values[d.Parameters[i].Stated.Name]; held {
 			return true
 		}

@@ -33,6 +33,24 @@ func AreaLaTeX(v float64) string {
 	return `A\approx ` + number.Format(v, 4)
 }
 
+// PiLaTeX writes r·π; it stands in every frame, where a formula would be too slow.
+func PiLaTeX(r *big.Rat) string {
+	if r.Sign() == 0 {
+		return "0"
+	}
+	sign, text := "", `\pi`
+	if r.Sign() < 0 {
+		sign = "-"
+	}
+	if n := new(big.Int).Abs(r.Num()); !n.IsInt64() || n.Int64() != 1 {
+		text = n.String() + ` \pi`
+	}
+	if !r.IsInt() {
+		text = `\frac{` + text + "}{" + r.Denom().String() + "}"
+	}
+	return sign + text
+}
+
 // MultipleOfPi writes r·π with a small denominator; empty for another number.
 func MultipleOfPi(v float64) string {
 	if r, ok := ShareOfPi(v); ok {

@@ -20,8 +20,8 @@ type Parameter struct {
 	decimals int
 }
 
-// noVariable fills the variable's place where a formula has none; it cannot be typed.
-const noVariable = "\x00"
+// NoVariable fills the variable's place where a formula has none; it cannot be typed.
+const NoVariable = "\x00"
 
 // Ends of a new parameter (and of one whose ends could not be understood).
 const (
@@ -29,19 +29,19 @@ const (
 )
 
 func (d *Demonstration) loadParameters(before *Demonstration) {
-	d.inputs = []string{noVariable}
+	d.inputs = []string{NoVariable}
 	starting := d.scene().Values
 	for i, s := range d.Document.Parameters() {
 		p := &Parameter{Stated: s}
-		p.From = d.constant(s.From, DefaultFrom, s.ID, "from")
-		p.To = d.constant(s.To, DefaultTo, s.ID, "to")
-		p.Step = d.constant(s.Step, DefaultStep, s.ID, "step")
+		p.From = d.Constant(s.From, DefaultFrom, s.ID, "from")
+		p.To = d.Constant(s.To, DefaultTo, s.ID, "to")
+		p.Step = d.Constant(s.Step, DefaultStep, s.ID, "step")
 		if p.From >= p.To {
-			d.report(problem.New("ends", 0, len(s.To)), s.ID, "to")
+			d.Report(problem.New("ends", 0, len(s.To)), s.ID, "to")
 			p.From, p.To = math.Min(p.From, p.To), math.Max(p.From, p.To)+1
 		}
 		if p.Step <= 0 {
-			d.report(problem.New("step", 0, len(s.Step)), s.ID, "step")
+			d.Report(problem.New("step", 0, len(s.Step)), s.ID, "step")
 			p.Step = DefaultStep
 		}
 		if s.Whole {
@@ -69,34 +69,34 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 	}
 }
 
-// constant works out a formula that may not depend on a parameter.
-func (d *Demonstration) constant(text string, fallback float64, object, field string) float64 {
+// Constant works out a formula that may not depend on a parameter.
+func (d *Demonstration) Constant(text string, fallback float64, object, field string) float64 {
 	if text == "" {
 		return fallback
 	}
 	n, err := d.parse(text, d.scope)
 	if err != nil {
-		d.report(err, object, field)
+		d.Report(err, object, field)
 		return fallback
 	}
 	if names := expr.Names(n); len(names) > 0 {
-		d.report(problem.New("not-constant", n.Pos(), n.End(), names[0]), object, field)
+		d.Report(problem.New("not-constant", n.Pos(), n.End(), names[0]), object, field)
 		return fallback
 	}
 	if calls := expr.Calls(n); len(calls) > 0 {
-		d.report(problem.New("not-constant", n.Pos(), n.End(), calls[0]), object, field)
+		d.Report(problem.New("not-constant", n.Pos(), n.End(), calls[0]), object, field)
 		return fallback
 	}
 	n = symbolic.Radians(n, d.Document.AngleUnit == document.Degree)
-	inputs := []string{noVariable}
+	inputs := []string{NoVariable}
 	p, err := program.Compile(n, inputs)
 	if err != nil {
-		d.report(err, object, field)
+		d.Report(err, object, field)
 		return fallback
 	}
 	v := p.At([]float64{0})
 	if math.IsNaN(v) || math.IsInf(v, 0) {
-		d.report(problem.New("undefined-field", 0, len(text), program.Why(n, inputs, []float64{0})), object, field)
+		d.Report(problem.New("undefined-field", 0, len(text), program.Why(n, inputs, []float64{0})), object, field)
 		return fallback
 	}
 	return v

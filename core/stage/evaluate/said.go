@@ -45,16 +45,16 @@ func (d *Demonstration) loadSaid() {
 				st, err := expr.ParseStatement(p.Entry.Text, d.scope)
 				d.Counters.Parses++
 				if err != nil {
-					d.report(err, e.ID, "pieces")
+					d.Report(err, e.ID, "pieces")
 					continue
 				}
 				p.LaTeX = d.head(st) + d.LaTeX(st.Node, d.Class)
 			case document.Told:
 				if p.told = d.Function(p.Entry.Text); p.told == nil {
-					d.report(problem.New("not-a-function", 0, len(p.Entry.Text), p.Entry.Text), e.ID, "pieces")
+					d.Report(problem.New("not-a-function", 0, len(p.Entry.Text), p.Entry.Text), e.ID, "pieces")
 				}
 			case document.Value:
-				p.value = d.expression(p.Entry.Text, e.ID, "pieces")
+				p.value = d.Expression(p.Entry.Text, e.ID, "pieces")
 			}
 		}
 	}
@@ -105,7 +105,7 @@ func (p *Piece) tell(d *Demonstration) {
 }
 
 func (p *Piece) update(d *Demonstration) {
-	v := d.at(p.value)
+	v := p.value.At(d.in)
 	decimals := defaultDecimals
 	if p.Entry.Decimals != nil {
 		decimals = *p.Entry.Decimals
@@ -126,7 +126,7 @@ func (p *Piece) update(d *Demonstration) {
 	case document.AsSubstituted:
 		body := p.value.Formula
 		if c, ok := body.(*expr.Call); ok && c.Primes == 0 && !expr.IsBuiltin(c.Name) {
-			def, _ := d.lookup(c.Name)
+			def, _ := d.Lookup(c.Name)
 			with := map[string]expr.Node{}
 			for i, v := range def.Variables {
 				with[v] = c.Args[i]

@@ -12,7 +12,7 @@ func (d *Demonstration) scene() *document.Scene { return &d.Document.Scenes[d.Sc
 
 // InScene tells whether an entry can be drawn, belongs to the scene and is not covered.
 func (d *Demonstration) InScene(s *Shown) bool {
-	return s.ready && !d.scene().IsHidden(s.Entry.ID) != d.turned[s.Entry.ID]
+	return s.Live != nil && !d.scene().IsHidden(s.Entry.ID) != d.turned[s.Entry.ID]
 }
 
 // Turn covers an entry that is seen, or reveals one that is not, in play only: until another scene or Unturn.
@@ -57,7 +57,7 @@ func (d *Demonstration) loadWindows() {
 // passage is the way from what was in play to a scene.
 type passage struct {
 	values    map[int][2]float64
-	positions map[*Steps][2]float64
+	positions map[Stepped][2]float64
 	windows   [][2]document.Window
 }
 
@@ -69,15 +69,15 @@ func (d *Demonstration) BeginScene(i int) {
 	}
 	d.Scene, d.passing = i, true
 	s := d.scene()
-	d.passage = passage{values: map[int][2]float64{}, positions: map[*Steps][2]float64{}}
+	d.passage = passage{values: map[int][2]float64{}, positions: map[Stepped][2]float64{}}
 	for k, p := range d.Parameters {
 		if v, kept := s.Values[p.Stated.Name]; kept {
 			d.passage.values[k] = [2]float64{p.Value, v}
 		}
 	}
 	for _, e := range d.Shown {
-		if e.Steps != nil {
-			d.passage.positions[e.Steps] = [2]float64{e.Steps.Position, d.positionIn(e)}
+		if t, ok := e.Live.(Stepped); ok {
+			d.passage.positions[t] = [2]float64{t.StandsAt(), d.positionIn(e.Entry.ID, t.Count())}
 		}
 	}
 	for k := range d.windows {
@@ -88,13 +88,21 @@ func (d *Demonstration) BeginScene(i int) {
 	d.traces = map[string][]float64{}
 }
 
-// positionIn is where a transformation stands in the scene: at its end where the scene does not say.
-func (d *Demonstration) positionIn(s *Shown) float64 {
-	end := float64(len(s.Steps.Steps))
-	if at, kept := d.scene().Steps[s.Entry.ID]; kept {
+// positionIn is where a transformation with so many steps stands in the scene: at its end where the scene does not say.
+func (d *Demonstration) positionIn(id string, count int) float64 {
+	end := float64(count)
+	if at, kept := d.scene().Steps[id]; kept {
 		return math.Min(at, end)
 	}
 	return end
+}
+
+// PositionOf is where a transformation with so many steps begins: where it stood before, else where the scene has it.
+func (d *Demonstration) PositionOf(id string, count int) float64 {
+	if before := d.steppedBefore[id]; before != nil && before.Count() == count {
+		return before.StandsAt()
+	}
+	return d.positionIn(id, count)
 }
 
 // GoScene stands at a share of the way to the scene that was begun, 1 at its end.
@@ -132,8 +140,8 @@ func (d *Demonstration) StartingValues() {
 		}
 	}
 	for _, s := range d.Shown {
-		if s.Steps != nil {
-			s.Steps.Go(d.positionIn(s))
+		if t, ok := s.Live.(Stepped); ok {
+			t.Go(d.positionIn(s.Entry.ID, t.Count()))
 		}
 	}
 	d.Update()
@@ -149,7 +157,7 @@ func (d *Demonstration) Moved() bool {
 		}
 	}
 	for _, s := range d.Shown {
-		if s.Steps != nil && differs(s.Steps.Position, d.positionIn(s)) {
+		if t, ok := s.Live.(Stepped); ok && differs(t.StandsAt(), d.positionIn(s.Entry.ID, t.Count())) {
 			return true
 		}
 	}
@@ -160,8 +168,8 @@ func (d *Demonstration) Moved() bool {
 func (d *Demonstration) Positions() map[string]float64 {
 	at := map[string]float64{}
 	for _, s := range d.Shown {
-		if s.Steps != nil {
-			at[s.Entry.ID] = s.Steps.Position
+		if t, ok := s.Live.(Stepped); ok {
+			at[s.Entry.ID] = t.StandsAt()
 		}
 	}
 	return at

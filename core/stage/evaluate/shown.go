@@ -1,156 +1,127 @@
 package evaluate
 
 import (
-	"maps"
 	"math"
-	"math/big"
 
-	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
-	"parvix/core/formula/problem"
-	"parvix/core/formula/symbolic"
 	"parvix/core/stage/document"
 )
 
-// Shown is an entry of the stage with its values.
+// Shown is an entry of the stage with what its kind has made of it.
 type Shown struct {
 	Entry *document.Shown
-	// Curve is the function of a curve, nil when it cannot be drawn.
-	Curve *Function
-	// X and Y are a point's coordinates, NaN where undefined; At is a guide's place, for a slanted one Slope too.
-	X, Y, At, Slope float64
-	// Drags tells whether a hand may move the point: along a parameter, or freely when both coordinates are numbers.
-	Drags bool
+	// Live is nil where the entry could not be understood, which is then reported.
+	Live Live
 
-	// Family is set for a curve that is drawn for several values, Steps for a transformation in steps.
-	Family *Family
-	Steps  *Steps
-	// Table is set for plotted points.
-	Table *Table
-	// Grips are the key points of a curve by which a hand moves it.
-	Grips []Grip
-	// Circle is set for a circle, Part for what is shown of one.
-	Circle *Circle
-	Part   *Part
-	// Trajectory is set for a curve that is run through.
-	Trajectory *Trajectory
-	// Figure is set for a piece of geometry.
-	Figure *Figure
-	// Path is set for the way of a feature.
-	Path *Path
-
-	x, y, at *Expression
-	closed   *closedForm // of a finding
-	// dragX and dragY are the parameters that are the point's coordinates, −1 for none.
-	dragX, dragY int
-	fixed        bool
-	ready        bool
+	begun bool // that it was looked at
+	depends
 }
 
-// Ready tells whether the entry was understood and can be drawn.
-func (s *Shown) Ready() bool { return s.ready }
+// Live is an entry of the stage, understood: a value of its kind (core/stage/kinds). What it can do with the values in play
+// it says by the interfaces that follow; how it is drawn, by those of core/stage/compose.
+type Live interface{}
+
+// Updater computes values of its own again when one of the parameters has moved on which they hang, by their places.
+type Updater interface {
+	Hangs() []int
+	Update(d *Demonstration)
+}
+
+// Placed is a point that others can hang on; its coordinates are NaN where it is undefined.
+type Placed interface {
+	Position() (x, y float64)
+}
+
+// Follower records where a point has been, whose entry it names.
+type Follower interface {
+	Follows() string
+}
+
+// Movable is what a hand can take.
+type Movable interface {
+	Drag(d *Demonstration, h Hand)
+	Nudge(d *Demonstration, h Hand)
+}
+
+// Hand is where a hand has come to, on a panel, and what it has taken.
+type Hand struct {
+	Panel *document.Panel
+	// Grip is the place of the grip that it holds, −1 where the entry has but one.
+	Grip int
+	// X and Y are a place of the plane, DX and DY the steps of a nudge.
+	X, Y, DX, DY float64
+	// Pixel is the width of one in the plane; Grain is the decimal step to which free places are rounded.
+	Pixel, Grain float64
+}
+
+// Settler writes into the document where a hand has left it.
+type Settler interface {
+	Settle(d *Demonstration, entry *document.Shown)
+}
+
+// Stepped stands at one of its steps, or between two; 0 is before the first.
+type Stepped interface {
+	StandsAt() float64
+	Count() int
+	Go(position float64)
+}
+
+// Graphed draws the graph of a function.
+type Graphed interface {
+	Graph() *Function
+}
+
+// SharesScale is what a circle's panel and a plane beside it show in one scale.
+type SharesScale interface {
+	SharesScale()
+}
+
+// Loader makes of an entry what its kind makes of it; nil where there is a problem, which it reports.
+type Loader func(d *Demonstration, e *document.Shown) Live
+
+var loaders = map[document.ShownKind]Loader{}
+
+// Register tells how entries of a kind are understood; core/stage/kinds does.
+func Register(kind document.ShownKind, load Loader) { loaders[kind] = load }
 
 func (d *Demonstration) loadShown() {
 	for i := range d.Document.Shown {
-		e := &d.Document.Shown[i]
-		s := &Shown{Entry: e, dragX: -1, dragY: -1}
-		d.Shown = append(d.Shown, s)
-		switch e.Kind {
-		case document.Curve:
-			if d.loadCurve(s); s.ready && e.Family != nil {
-				s.Family = d.loadFamily(e)
-				s.ready = s.Family != nil
-			} else if s.ready && e.Grips {
-				d.loadGrips(s)
-			}
-		case document.Steps:
-			if d.loadCurve(s); s.ready {
-				s.Steps = d.loadSteps(s)
-				s.ready = s.Steps != nil
-			}
-		case document.Table:
-			s.Table = d.loadTable(e)
-			s.ready = s.Table != nil
-		case document.Path:
-			if d.loadCurve(s); s.ready {
-				s.Path = d.loadPath(s)
-				s.ready = s.Path != nil
-			}
-		case document.Point:
-			s.x = d.expression(e.X, e.ID, "x")
-			s.y = d.expression(e.Y, e.ID, "y")
-			s.ready = s.x != nil && s.y != nil
-			if s.ready {
-				d.loadDrag(s)
-			}
-		case document.Guide:
-			if e.Direction == document.Slanted {
-				s.at = d.expression(e.At, e.ID, "at", "x")
-			} else {
-				s.at = d.expression(e.At, e.ID, "at")
-			}
-			s.ready = s.at != nil
-		case document.Moving:
-			s.Trajectory = d.loadTrajectory(s)
-			if s.ready = s.Trajectory != nil; s.ready && e.Family != nil {
-				s.Family = d.loadFamily(e)
-				s.ready = s.Family != nil
-			}
-		case document.CircleEntry:
-			s.Circle = d.loadCircle(s)
-			s.ready = s.Circle != nil
-		case document.Trace:
-			s.ready = true
-		case document.Found:
-			if d.loadCurve(s); s.ready {
-				s.closed = d.loadClosed(s.Curve, e.Finding)
-			}
+		d.Shown = append(d.Shown, &Shown{Entry: &d.Document.Shown[i]})
+	}
+	for _, s := range d.Shown {
+		d.understand(s)
+	}
+}
+
+func (d *Demonstration) understand(s *Shown) {
+	load := loaders[s.Entry.Kind]
+	if s.begun || load == nil {
+		return
+	}
+	s.begun = true
+	s.Live = load(d, s.Entry)
+	if u, ok := s.Live.(Updater); ok {
+		s.on = u.Hangs()
+	}
+}
+
+// Other finds what an entry refers to by its id, understood; nil when there is none.
+func (d *Demonstration) Other(id string) *Shown {
+	for _, s := range d.Shown {
+		if s.Entry.ID == id {
+			d.understand(s)
+			return s
 		}
 	}
-}
-
-func (d *Demonstration) loadCurve(s *Shown) {
-	f := d.functions[s.Entry.Function]
-	switch {
-	case f == nil:
-		d.report(problem.New("not-a-function", 0, len(s.Entry.Function), s.Entry.Function), s.Entry.ID, "function")
-	case len(f.Stated.Variables) != 1:
-		d.report(problem.New("variables", 0, len(s.Entry.Function), s.Entry.Function, "another number of them"), s.Entry.ID, "function")
-	default:
-		s.Curve = f
-		s.ready = f.Curve != nil
-	}
-}
-
-// loadDrag finds what a hand on the point would move.
-func (d *Demonstration) loadDrag(s *Shown) {
-	parameter := func(x *Expression) int {
-		if name, ok := x.Formula.(*expr.Name); ok {
-			return d.Find(name.Name)
-		}
-		return -1
-	}
-	s.dragX, s.dragY = parameter(s.x), parameter(s.y)
-	_, xFixed := symbolic.Fraction(s.x.Formula)
-	_, yFixed := symbolic.Fraction(s.y.Formula)
-	s.fixed = (xFixed || isDecimal(s.x.Formula)) && (yFixed || isDecimal(s.y.Formula))
-	s.Drags = s.dragX >= 0 || s.dragY >= 0 || s.fixed
-}
-
-func isDecimal(n expr.Node) bool {
-	if neg, ok := n.(*expr.Neg); ok {
-		n = neg.X
-	}
-	_, ok := n.(*expr.Number)
-	return ok
+	return nil
 }
 
 // Update computes again what depends on parameters that moved, and records the traced points.
 func (d *Demonstration) Update() {
 	for _, s := range d.Shown {
-		if s.ready && !d.freshShown(s) {
+		if u, ok := s.Live.(Updater); ok && !d.fresh(&s.depends) {
 			d.CountRun(s.Entry.ID)
-			d.updateShown(s)
+			u.Update(d)
 		}
 	}
 	for _, s := range d.Said {
@@ -170,42 +141,6 @@ func (d *Demonstration) Update() {
 	d.record()
 }
 
-func (d *Demonstration) freshShown(s *Shown) bool {
-	fresh := true
-	for _, x := range []*Expression{s.x, s.y, s.at} {
-		if x != nil && !d.fresh(&x.depends) {
-			fresh = false
-		}
-	}
-	if s.Trajectory != nil && !d.fresh(&s.Trajectory.run) {
-		fresh = false
-	}
-	for _, x := range s.Circle.expressions() {
-		if !d.fresh(&x.depends) {
-			fresh = false
-		}
-	}
-	return fresh
-}
-
-func (d *Demonstration) updateShown(s *Shown) {
-	switch s.Entry.Kind {
-	case document.Point:
-		s.X, s.Y = d.at(s.x), d.at(s.y)
-	case document.Moving:
-		d.updateTrajectory(s.Trajectory)
-	case document.CircleEntry:
-		d.updateCircle(s.Circle, s.Entry.Circle)
-	case document.Guide:
-		d.in[0] = 0
-		s.At = d.at(s.at)
-		if s.Entry.Direction == document.Slanted {
-			d.in[0] = 1
-			s.Slope = d.at(s.at) - s.At
-		}
-	}
-}
-
 // MaxTrace bounds the positions of one trace; the oldest give way.
 const MaxTrace = 4000
 
@@ -215,31 +150,31 @@ func (d *Demonstration) record() {
 		return
 	}
 	for _, s := range d.Shown {
-		if s.Entry.Kind != document.Trace || d.scene().IsHidden(s.Entry.ID) {
+		f, ok := s.Live.(Follower)
+		if !ok || d.scene().IsHidden(s.Entry.ID) {
 			continue
 		}
-		p := d.shownWithID(s.Entry.Of)
-		if p == nil || !p.ready || math.IsNaN(p.X) || math.IsNaN(p.Y) {
+		followed := d.Other(f.Follows())
+		if followed == nil {
+			continue
+		}
+		p, ok := followed.Live.(Placed)
+		if !ok {
+			continue
+		}
+		x, y := p.Position()
+		if math.IsNaN(x) || math.IsNaN(y) {
 			continue
 		}
 		t := d.traces[s.Entry.ID]
-		if n := len(t); n >= 2 && t[n-2] == p.X && t[n-1] == p.Y {
+		if n := len(t); n >= 2 && t[n-2] == x && t[n-1] == y {
 			continue
 		}
 		if len(t) >= 2*MaxTrace {
 			t = append(t[:0], t[2*MaxTrace/4:]...)
 		}
-		d.traces[s.Entry.ID] = append(t, p.X, p.Y)
+		d.traces[s.Entry.ID] = append(t, x, y)
 	}
-}
-
-func (d *Demonstration) shownWithID(id string) *Shown {
-	for _, s := range d.Shown {
-		if s.Entry.ID == id {
-			return s
-		}
-	}
-	return nil
 }
 
 // Trace gives the recorded positions x, y, x, y … of a trace, the kept ones first.
@@ -256,108 +191,7 @@ func (d *Demonstration) ClearTraces() {
 // GripStride parts the index of a handle: the entry's place, and this many times its grip's place from 1 on.
 const GripStride = 1000
 
-// Drag moves what the hand on a point moves: its parameters go to the nearest step; a point that is given by numbers
-// goes to x and y rounded to the grain, in play only, until FreePlaces is written into the document.
-func (d *Demonstration) Drag(s *Shown, x, y, grain float64) {
-	if s.dragX >= 0 {
-		d.Set(s.dragX, d.Parameters[s.dragX].OnStep(x))
-	}
-	if s.dragY >= 0 {
-		d.Set(s.dragY, d.Parameters[s.dragY].OnStep(y))
-	}
-	if s.fixed {
-		s.X, s.Y = onGrain(x, grain), onGrain(y, grain)
-	}
-}
-
-// onGrain rounds to a decimal step, without the last bits of a product.
-func onGrain(v, grain float64) float64 {
+// OnGrain rounds to a decimal step, without the last bits of a product.
+func OnGrain(v, grain float64) float64 {
 	return number.Round(math.Round(v/grain)*grain, number.Decimals(grain, 9))
-}
-
-// Nudge moves a point as Drag does, by steps.
-func (d *Demonstration) Nudge(s *Shown, dx, dy, grain float64) {
-	if s.dragX >= 0 {
-		d.Set(s.dragX, d.Parameters[s.dragX].Stepped(dx))
-	}
-	if s.dragY >= 0 {
-		d.Set(s.dragY, d.Parameters[s.dragY].Stepped(dy))
-	}
-	if m := s.Trajectory; m != nil && m.Driver >= 0 {
-		d.Set(m.Driver, d.Parameters[m.Driver].Stepped(dx+dy))
-	}
-	if s.Circle != nil {
-		d.Set(s.Circle.Driver, d.Parameters[s.Circle.Driver].Stepped(dx+dy))
-	}
-	if s.fixed {
-		d.Drag(s, s.X+dx*grain, s.Y+dy*grain, grain)
-	}
-}
-
-// Place is where a free point stands in play, as numbers to be typed; false for a point that is no free one.
-func (s *Shown) Place() (x, y string, free bool) {
-	return number.Format(s.X, 9), number.Format(s.Y, 9), s.fixed
-}
-
-// numbersNow are the parameters' values as they are written on the dials.
-func (d *Demonstration) numbersNow() map[string]*big.Rat {
-	if d.numbersAt == d.tick && !d.held {
-		return d.numbers
-	}
-	values := map[string]*big.Rat{}
-	for _, p := range d.Parameters {
-		decimals := number.Decimals(p.Value, 6)
-		if r := new(big.Rat).SetFloat64(number.Round(p.Value, decimals)); r != nil {
-			if short, ok := new(big.Rat).SetString(r.FloatString(decimals)); ok {
-				r = short
-			}
-			values[p.Stated.Name] = r
-		}
-	}
-	if !d.held {
-		d.numbers, d.numbersAt = values, d.tick
-	}
-	return values
-}
-
-// numbersBut are the parameters' values, those left out that a variable of the same letter hides.
-func (d *Demonstration) numbersBut(variables ...string) map[string]*big.Rat {
-	all := d.numbersNow()
-	for _, v := range variables {
-		if _, hides := all[v]; hides {
-			all = maps.Clone(all)
-			delete(all, v)
-		}
-	}
-	return all
-}
-
-// Now is the function's formula with the present values put in, as LaTeX.
-func (d *Demonstration) Now(f *Function) string {
-	if f.Formula == nil {
-		return ""
-	}
-	if d.held {
-		return d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersBut(f.Stated.Variables...)), nil)
-	}
-	if stamp := d.Stamp(f); f.nowAt != stamp {
-		f.now, f.nowAt = d.LaTeX(symbolic.PutNumbers(f.Formula, d.numbersBut(f.Stated.Variables...)), nil), stamp
-	}
-	return f.now
-}
-
-// Class is the style class of a parameter's letter, the same wherever it is typeset.
-func (d *Demonstration) Class(name string) string {
-	if i, ok := d.index[name]; ok {
-		return ColourClass(d.Parameters[i].Stated.Colour)
-	}
-	return ""
-}
-
-// Colours is the number of colours that parameters and curves share out.
-const Colours = 8
-
-// ColourClass is the style class of a colour's number.
-func ColourClass(colour int) string {
-	return "hue-" + string(rune('0'+((colour%Colours)+Colours)%Colours))
 }

@@ -548,79 +548,6 @@ export interface PieceView {
   waiting?: boolean;
 }
 
-/** StepsView is a transformation in steps. */
-export interface StepsView {
-  id: string;
-  /** Function and Parent are typeset; Parent is the parent's formula. */
-  function: string;
-  parent: string;
-  /** Formulas are the function after each step. */
-  formulas: string[];
-  readings: ReadingOnce[];
-}
-
-/** ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too. */
-export interface ReadingOnce {
-  steps: string[];
-  why: string;
-}
-
-/** StepsNow is a transformation where it stands, with the values in play. */
-export interface StepsNow {
-  id: string;
-  /** Index is the place of the entry among those that are shown. */
-  index: number;
-  position: number;
-  sentences: string[];
-  /** Keys are the parent's key points and where they are now. */
-  keys: KeyMove[];
-  domain: string;
-  range: string;
-  upright: string;
-  level: string;
-}
-
-/** KeyMove is a key point before and after. */
-export interface KeyMove {
-  from: string;
-  to: string;
-}
-
-/** CircleNow is what is told of a circle at the values in play. */
-export interface CircleNow {
-  id: string;
-  angle: string;
-  /** Hue is the number of the colour of the dial that turns it. */
-  hue: number;
-  ratios: RatioNow[];
-  lines: CircleLine[];
-}
-
-/** RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen. */
-export interface RatioNow {
-  ratio: string;
-  hue: number;
-  latex: string;
-  reason: string;
-  shown: boolean;
-}
-
-/** CircleLine is a finding of a circle. */
-export interface CircleLine {
-  name: string;
-  latex: string;
-}
-
-/** TrajectoryView is what is found out about a trajectory at the values in play, and its table. */
-export interface TrajectoryView {
-  lines: CircleLine[];
-  /** Head names the columns; a value that does not exist is “undefined”. */
-  head: string[];
-  rows: string[][];
-  /** Numbers are the rows' numbers in full, for a file; one that does not exist is null. */
-  numbers: number[][];
-}
-
 /** FrameTexts are the words of a frame; they are sent when they changed. */
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
@@ -710,6 +637,87 @@ export interface Guide {
   upright?: boolean;
   slope?: number;
   at: number;
+}
+
+// core/stage/kind
+
+/** Line is something that is told of an entry: its name and what it is, as LaTeX. */
+export interface NamedLine {
+  name: string;
+  latex: string;
+}
+
+// core/stage/kinds/circle
+
+/** Now is what is told of a circle at the values in play. */
+export interface CircleNow {
+  id: string;
+  angle: string;
+  /** Hue is the number of the colour of the dial that turns it. */
+  hue: number;
+  ratios: RatioNow[];
+  lines: NamedLine[];
+}
+
+/** RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen. */
+export interface RatioNow {
+  ratio: string;
+  hue: number;
+  latex: string;
+  reason: string;
+  shown: boolean;
+}
+
+// core/stage/kinds/steps
+
+/** View is a transformation in steps. */
+export interface StepsView {
+  id: string;
+  /** Function and Parent are typeset; Parent is the parent's formula. */
+  function: string;
+  parent: string;
+  /** Formulas are the function after each step. */
+  formulas: string[];
+  readings: ReadingOnce[];
+}
+
+/** ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too. */
+export interface ReadingOnce {
+  steps: string[];
+  why: string;
+}
+
+/** Now is a transformation where it stands, with the values in play. */
+export interface StepsNow {
+  id: string;
+  /** Index is the place of the entry among those that are shown. */
+  index: number;
+  position: number;
+  sentences: string[];
+  /** Keys are the parent's key points and where they are now. */
+  keys: KeyMove[];
+  domain: string;
+  range: string;
+  upright: string;
+  level: string;
+}
+
+/** KeyMove is a key point before and after. */
+export interface KeyMove {
+  from: string;
+  to: string;
+}
+
+// core/stage/kinds/trajectory
+
+/** View is what is found out about a trajectory at the values in play, and its table. */
+export interface TrajectoryView {
+  lines: NamedLine[];
+  /** Head names the columns; a value that does not exist is “undefined”. */
+  head: string[];
+  rows: string[][];
+  /** Numbers are the rows' numbers in full, for a file; one that does not exist is null. */
+  numbers: number[][];
 }
 
 // core/stage/picture

@@ -1,0 +1,481 @@
+package circle
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/symbolic"
+	trig "parvix/core/maths/circle"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// Part is something shown of a circle.
+type Part struct {
+	Of    *Live
+	Ratio trig.Function
+	// Graph is the ratio's curve over the driver, nil for other pieces.
+	Graph *sample.Function
+
+	given *document.Part
+	on    []int // what the graph depends on, the driver apart
+}
+
+// Part understands what is shown of the circle.
+func (c *Live) Part(d *evaluate.Demonstration, e, of *document.Shown) kind.Live {
+	p := &Part{Of: c, Ratio: trig.Function(e.Part.Ratio), given: e.Part}
+	if e.Part.Piece == document.Graph {
+		p.loadGraph(d, of)
+	}
+	return p
+}
+
+// loadGraph compiles centre + radius · ratio(angle) over the driver, which stands in the variable's place.
+func (p *Part) loadGraph(d *evaluate.Demonstration, of *document.Shown) {
+	c := p.Of
+	angle := c.angle.Inlined()
+	if d.Document.AngleUnit == document.Degree {
+		angle = &expr.Degree{X: angle}
+	}
+	n := expr.Node(&expr.Call{Name: string(p.Ratio), Args: []expr.Node{symbolic.Radians(angle, false)}})
+	using := []*evaluate.Expression{c.angle}
+	if c.Scaled {
+		n = &expr.Binary{Op: expr.Add, L: c.centre.Inlined(), R: &expr.Binary{Op: expr.Mul, L: c.radius.Inlined(), R: n}}
+		using = append(using, c.radius, c.centre)
+	}
+	n = symbolic.Substitute(n, map[string]expr.Node{of.Circle.Driver: &expr.Name{Name: evaluate.NoVariable}})
+	d.Counters.Compiles++
+	graph, err := sample.Compile(n, d.InputNames(evaluate.NoVariable))
+	if err != nil {
+		d.Report(err, of.ID, "circle.angle")
+		return
+	}
+	p.Graph = graph
+	for _, x := range using {
+		for _, i := range x.Hangs() {
+			if i != c.Driver {
+				p.on = append(p.on, i)
+			}
+		}
+	}
+}
+
+// Sentence says what the part is.
+func (p *Part) Sentence(d *evaluate.Demonstration) []evaluate.Word {
+	angle := p.Of.LaTeX(d)
+	ratio := evaluate.Word{LaTeX: fmt.Sprintf(`\htmlClass{hue-%d}{\%s} %s`, int(RatioHue(p.Ratio)), p.Ratio, angle)}
+	turned := evaluate.Word{LaTeX: angle}
+	switch p.given.Piece {
+	case document.Arc:
+		return []evaluate.Word{evaluate.Says("the arc of "), turned}
+	case document.AngleMark:
+		return []evaluate.Word{evaluate.Says("the angle "), turned, evaluate.Says(" at the centre")}
+	case document.Coordinates:
+		return []evaluate.Word{evaluate.Says("the coordinates of the point on the circle")}
+	case document.Unrolled:
+		return []evaluate.Word{evaluate.Says("the arc unrolled on the axis")}
+	case document.Length:
+		return []evaluate.Word{ratio, evaluate.Says(" as a directed length")}
+	case document.Carried:
+		if p.Ratio == trig.Cosine {
+			return []evaluate.Word{ratio, evaluate.Says(" turned by the complementary angle and carried over")}
+		}
+		return []evaluate.Word{ratio, evaluate.Says(" carried over to the graph")}
+	case document.Triangles:
+		return []evaluate.Word{evaluate.Says("the similar triangles for "), ratio}
+	}
+	return []evaluate.Word{evaluate.Says("the graph of "), ratio}
+}
+
+// Hue is the colour of the ratio, or of the dial that turns the circle.
+func (p *Part) Hue(d *evaluate.Demonstration) picture.Colour {
+	switch {
+	case p.given.Piece.HasRatio():
+		return RatioHue(p.Ratio)
+	case p.given.Piece == document.Coordinates:
+		return compose.InkHue
+	}
+	return compose.DialColour(d, p.Of.Driver)
+}
+
+// Describe says how long a ratio's length is; what else is shown of a circle needs no words beside them.
+func (p *Part) Describe(*evaluate.Demonstration, *document.Shown) []string {
+	c := p.Of
+	if !c.Exists() || p.given.Piece != document.Length {
+		return nil
+	}
+	l := c.Lengths[p.Ratio]
+	if l.Undefined != "" {
+		return []string{fmt.Sprintf("The %s is undefined: %s.", p.Ratio.Name(), l.Undefined)}
+	}
+	return []string{fmt.Sprintf("The %s is %s.", p.Ratio.Name(), number.Format(l.Value, 3))}
+}
+
+// Box asks for nothing: the circle's is the whole window.
+func (p *Part) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// Compose draws the part on the circle, or in its graph.
+func (p *Part) Compose(on *compose.On) []compose.Anchor {
+	of := p.Of
+	if !of.Exists() {
+		return nil
+	}
+	from := len(on.Pen.Data)
+	var a compose.Anchor
+	var latex string
+	hue := p.Hue(on.D)
+	angle := of.LaTeX(on.D)
+	switch piece := p.given.Piece; {
+	case on.Panel.Kind != document.Around:
+		a, latex = p.inGraph(on)
+	case piece == document.Arc:
+		a, latex = of.arc(on, hue)
+		if of.Given != 1 && !of.Scaled {
+			latex = on.D.Typeset(of.ArcLaTeX())
+		}
+	case piece == document.AngleMark:
+		a, latex = of.angleMark(on, hue)
+	case piece == document.Coordinates:
+		a = of.coordinates(on)
+		latex = on.D.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
+	case piece == document.Length:
+		a, latex = p.length(on), `\`+string(p.Ratio)+" "+angle
+		if of.Scaled {
+			latex = on.D.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
+		}
+	case piece == document.Carried:
+		p.carried(on)
+	case piece == document.Triangles:
+		a, latex = p.triangles(on)
+		hue = picture.Ink
+	}
+	on.Room.Lines(on.Pen.Data[from:])
+	if a.X == 0 && a.Y == 0 {
+		return nil
+	}
+	return on.Labelled(a, latex, hue)
+}
+
+// arc draws the arc from the positive x-axis to the point, thick; turns beyond the first wind outside of it.
+func (c *Live) arc(on *compose.On, hue picture.Colour) (compose.Anchor, string) {
+	r, to := roundOf(c, on.View), c.Angle.Radians
+	r.turn(on, 0, to, winding(to, 1, windingStep), compose.Stroke(hue, on.Scaled(arcWidth), picture.Whole, 1))
+	sin, cos := math.Sincos(to / 2)
+	at := r.at(cos*1.04, sin*1.04)
+	latex := ""
+	if r := c.Angle.OfPi; r != nil && to != 0 {
+		latex = evaluate.PiLaTeX(r)
+	}
+	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, latex
+}
+
+// winding is the distance at which an arc to an angle is drawn: on its circle within one turn, else from outside inwards.
+func winding(to, distance, step float64) func(angle float64) float64 {
+	if math.Abs(to) <= 2*math.Pi {
+		return func(float64) float64 { return distance }
+	}
+	return func(a float64) float64 { return distance + step*(math.Abs(to)-math.Abs(a))/(2*math.Pi) }
+}
+
+func (c *Live) angleMark(on *compose.On, hue picture.Colour) (compose.Anchor, string) {
+	r, to := roundOf(c, on.View), c.Angle.Radians
+	const distance = 0.26
+	r.turn(on, 0, to, winding(to, distance, windingStep/2), compose.Stroke(hue, on.Scaled(2.6), picture.Whole, 1))
+	sin, cos := math.Sincos(to / 2)
+	at := r.at(cos*distance*1.1, sin*distance*1.1)
+	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.D.Typeset(DegreesLaTeX(c.Angle))
+}
+
+func (c *Live) coordinates(on *compose.On) compose.Anchor {
+	r := roundOf(c, on.View)
+	point := r.at(r.cos, r.sin)
+	pen := compose.Stroke(picture.Ink, on.Scaled(1.4), picture.Dotted, 1)
+	on.Segment(pen, point, r.at(r.cos, 0))
+	on.Segment(pen, point, r.at(0, r.sin))
+	return compose.Anchor{X: point[0], Y: point[1], IsPoint: true}
+}
+
+// ends are where a ratio's directed length begins and ends, in radii from the centre. The tangent counts as positive
+// clockwise from the point and the cotangent anticlockwise, so that both end on the axes with the ratio's own sign; on
+// the axis lines x = r and y = r up and to the right are positive.
+func (r round) ends(f trig.Function, value float64, onAxis bool) (from, to [2]float64) {
+	switch f {
+	case trig.Sine:
+		return [2]float64{r.cos, 0}, [2]float64{r.cos, r.sin}
+	case trig.Cosine:
+		return [2]float64{0, 0}, [2]float64{r.cos, 0}
+	case trig.Tangent:
+		if onAxis {
+			return [2]float64{1, 0}, [2]float64{1, value}
+		}
+		return [2]float64{r.cos, r.sin}, [2]float64{1 / r.cos, 0}
+	case trig.Cotangent:
+		if onAxis {
+			return [2]float64{0, 1}, [2]float64{value, 1}
+		}
+		return [2]float64{r.cos, r.sin}, [2]float64{0, 1 / r.sin}
+	case trig.Secant:
+		if onAxis {
+			return [2]float64{0, 0}, [2]float64{1, r.sin / r.cos}
+		}
+		return [2]float64{0, 0}, [2]float64{value, 0}
+	}
+	if onAxis {
+		return [2]float64{0, 0}, [2]float64{r.cos / r.sin, 1}
+	}
+	return [2]float64{0, 0}, [2]float64{0, value}
+}
+
+// length draws a ratio as a directed segment with what makes it seen: right angles, the tangent line, the ray.
+func (p *Part) length(on *compose.On) compose.Anchor {
+	c, f := p.Of, p.Ratio
+	r, onAxis, value := roundOf(c, on.View), p.given.OnAxis, c.Lengths[f].Value
+	r.support(on, f, onAxis)
+	if value != value {
+		return compose.Anchor{}
+	}
+	from, to := r.ends(f, value, onAxis)
+	a, b := r.at(from[0], from[1]), r.at(to[0], to[1])
+	if offset := float64(on.Scaled(axisOffset)); !onAxis {
+		switch f {
+		case trig.Secant:
+			a[1], b[1] = a[1]+offset, b[1]+offset
+		case trig.Cosecant:
+			a[0], b[0] = a[0]-offset, b[0]-offset
+		}
+	}
+	on.Arrow(compose.Stroke(RatioHue(f), on.Scaled(compose.LengthWidth), picture.Whole, 1), a, b)
+	if f == trig.Sine && math.Abs(r.sin*r.cos) > 0.02 {
+		on.Corner(a, r.at(0, 0), b)
+	}
+	return on.Middle(a, b)
+}
+
+// support draws thin what a length lies on: the tangent line at the point or the line x = r, and the ray to it.
+func (r round) support(on *compose.On, f trig.Function, onAxis bool) {
+	if !f.HasPoles() {
+		return
+	}
+	pen := compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1)
+	point, centre := r.at(r.cos, r.sin), r.at(0, 0)
+	if !onAxis {
+		if f == trig.Tangent || f == trig.Cotangent {
+			const far = 60
+			on.Segment(pen, r.at(r.cos-far*r.sin, r.sin+far*r.cos), r.at(r.cos+far*r.sin, r.sin-far*r.cos))
+			on.Corner(point, centre, r.at(r.cos+r.sin, r.sin-r.cos))
+		}
+		return
+	}
+	if f == trig.Tangent || f == trig.Secant {
+		on.Segment(pen, r.at(1, -60), r.at(1, 60))
+	} else {
+		on.Segment(pen, r.at(-60, 1), r.at(60, 1))
+	}
+	on.Segment(compose.Stroke(picture.Ink, on.Scaled(compose.RayWidth), picture.Dotted, 1), r.at(-60*r.cos, -60*r.sin), r.at(60*r.cos, 60*r.sin))
+}
+
+// heightOf is the height of a ratio above the centre where it can be carried level to the graph, in radii, and where that
+// line begins; false for a length that lies level or along the ray. The cosine is turned: the complementary angle has
+// it for its sine.
+func (r round) heightOf(f trig.Function, value float64, onAxis bool) (from [2]float64, ok bool) {
+	switch {
+	case f == trig.Sine:
+		return [2]float64{r.cos, r.sin}, true
+	case f == trig.Cosine:
+		return [2]float64{r.sin, r.cos}, true
+	case f == trig.Tangent && onAxis:
+		return [2]float64{1, value}, value == value
+	case f == trig.Cosecant && !onAxis:
+		return [2]float64{0, value}, value == value
+	}
+	return from, false
+}
+
+// carried draws the level line from a length's end to the edge beside which the graph stands.
+func (p *Part) carried(on *compose.On) {
+	c, f, v := p.Of, p.Ratio, on.View
+	r := roundOf(c, v)
+	from, ok := r.heightOf(f, c.Lengths[f].Value, p.given.OnAxis)
+	if !ok {
+		return
+	}
+	hue := RatioHue(f)
+	start := r.at(from[0], from[1])
+	if f == trig.Cosine {
+		thin := compose.Stroke(hue, on.Scaled(compose.RayWidth), picture.Dotted, 1)
+		on.Segment(thin, r.at(0, 0), start)
+		on.Segment(compose.Stroke(hue, on.Scaled(compose.LengthWidth), picture.Whole, 1), r.at(from[0], 0), start)
+		on.Pen.Marker(hue, picture.Ring, start[0], start[1], on.Scaled(compose.MarkRadius))
+		// The complementary angle is marked from the upright axis to the ray.
+		angle := c.Angle.Radians
+		r.turn(on, 0, math.Pi/2-angle, func(float64) float64 { return 0.36 }, thin)
+	}
+	on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), start, [2]float64{v.Width + compose.Margin, start[1]})
+}
+
+// triangles outlines the two similar triangles from which a ratio follows, and writes their proportion with its numbers.
+func (p *Part) triangles(on *compose.On) (compose.Anchor, string) {
+	c, f, v := p.Of, p.Ratio, on.View
+	r, value := roundOf(c, v), c.Lengths[f].Value
+	if value != value || math.Abs(r.sin*r.cos) < 1e-9 {
+		return compose.Anchor{}, ""
+	}
+	other := [][2]float64{{0, 0}, {r.cos, r.sin}, {1 / r.cos, 0}}
+	switch {
+	case (f == trig.Tangent || f == trig.Secant) && p.given.OnAxis:
+		other = [][2]float64{{0, 0}, {1, 0}, {1, r.sin / r.cos}}
+	case (f == trig.Cotangent || f == trig.Cosecant) && p.given.OnAxis:
+		other = [][2]float64{{0, 0}, {0, 1}, {r.cos / r.sin, 1}}
+	case f == trig.Cotangent || f == trig.Cosecant:
+		other = [][2]float64{{0, 0}, {r.cos, r.sin}, {0, 1 / r.sin}}
+	}
+	r.outline(on, RatioHue(f), 0.1, other)
+	r.outline(on, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
+	// The proportion stands where the circle leaves room: below it or above.
+	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.D.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.D)))
+}
+
+func (r round) outline(on *compose.On, hue picture.Colour, opacity float32, corners [][2]float64) {
+	start := on.Pen.Area(hue, opacity)
+	for _, p := range corners {
+		at := r.at(p[0], p[1])
+		on.Pen.To(math.Max(-2000, math.Min(at[0], 4000)), math.Max(-2000, math.Min(at[1], 4000)))
+	}
+	on.Pen.EndLine(start)
+	for i := range corners {
+		from, to := corners[i], corners[(i+1)%len(corners)]
+		on.Segment(compose.Stroke(hue, on.Scaled(2), picture.Whole, 1), r.at(from[0], from[1]), r.at(to[0], to[1]))
+	}
+}
+
+// inGraph draws a part on the plane: the arc unrolled on the axis, a length above its place, the graph as the angle runs.
+func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
+	c, v := p.Of, on.View
+	length := c.Lengths[p.Ratio].Value
+	x, foot := v.X(c.At), v.Y(c.Centre)
+	head := v.Y(c.Centre + c.Radius*length)
+	hue := RatioHue(p.Ratio)
+	switch p.given.Piece {
+	case document.Unrolled:
+		on.Segment(compose.Stroke(compose.DialColour(on.D, c.Driver), on.Scaled(arcWidth), picture.Whole, 1), [2]float64{v.X(0), foot}, [2]float64{x, foot})
+	case document.Length:
+		if length == length {
+			x += p.beside(on)
+			on.Arrow(compose.Stroke(hue, on.Scaled(compose.LengthWidth), picture.Whole, 1), [2]float64{x, foot}, [2]float64{x, head})
+		}
+	case document.Carried:
+		if length == length {
+			on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), [2]float64{-compose.Margin, head}, [2]float64{x, head})
+		}
+	case document.Graph:
+		return p.graph(on, length == length)
+	}
+	return compose.Anchor{}, ""
+}
+
+// beside sets the lengths of several ratios apart that stand on the same place of the axis.
+func (p *Part) beside(on *compose.On) float64 {
+	before, all := 0, 0
+	for _, s := range on.D.Shown {
+		if s == on.Shown {
+			before = all
+		}
+		other, ok := s.Live.(*Part)
+		if ok && other.Of == p.Of && other.given.Piece == document.Length && on.D.InScene(s) && !math.IsNaN(p.Of.Lengths[other.Ratio].Value) {
+			all++
+		}
+	}
+	return (float64(before) - float64(all-1)/2) * float64(on.Scaled(compose.LengthWidth+1.5))
+}
+
+// graph draws a ratio over the driver: firmly where the angle has been since 0, elsewhere as it is wanted.
+func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
+	c, v, hue := p.Of, on.View, RatioHue(p.Ratio)
+	if p.Graph == nil {
+		return compose.Anchor{}, ""
+	}
+	p.asymptotes(on)
+	begun := len(on.Pen.Data)
+	from := compose.Source{Function: p.Graph, Stamp: on.D.StampOf(p.on, -1)}
+	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, on.D.Inputs())
+	firm := compose.Stroke(hue, on.Scaled(compose.CurveWidth), picture.Whole, 1)
+	rest := firm
+	rest.Opacity, rest.Width = compose.Faint, on.Scaled(compose.ParentWidth)
+	if p.given.Rest == document.RestWhole {
+		rest = firm
+	}
+	low, high := math.Min(0, c.At), math.Max(0, c.At)
+	for _, line := range drawn.Lines {
+		if p.given.Rest != document.RestHidden {
+			on.Line(compose.Within(line, math.Inf(-1), low), rest)
+			on.Line(compose.Within(line, high, math.Inf(1)), rest)
+		}
+		on.Line(compose.Within(line, low, high), firm)
+	}
+	if p.Ratio == trig.Tangent && c.Scaled {
+		p.quarterPoints(on, hue)
+	}
+	y := v.Y(c.Centre + c.Radius*c.Lengths[p.Ratio].Value)
+	if x := v.X(c.At); defined && v.Near(x, y) {
+		on.Pen.Marker(hue, picture.Disc, x, y, on.Scaled(compose.PointRadius-1))
+		on.Room.Take(x-7, y-7, 14, 14, 50)
+	}
+	a, ok := on.OnLines(on.Pen.Data[begun:])
+	if !ok {
+		return compose.Anchor{}, ""
+	}
+	return a, c.GraphLaTeX(on.D, p.Ratio)
+}
+
+// quarterPoints marks the centre of a tangent's graph and the points a quarter period beside it, which lie its factor above
+// and below the centre line.
+func (p *Part) quarterPoints(on *compose.On, hue picture.Colour) {
+	c, v := p.Of, on.View
+	slope := c.Slope(on.D)
+	if slope == 0 || slope != slope {
+		return
+	}
+	centre := v.Y(c.Centre)
+	on.Segment(compose.Stroke(picture.Axis, on.Scaled(1.2), picture.Dashed, 1), [2]float64{0, centre}, [2]float64{v.Width, centre})
+	for _, quarter := range []float64{-1, 0, 1} {
+		x := v.X(c.At + (quarter*math.Pi/4-c.Angle.Radians)/slope)
+		y := v.Y(c.Centre + quarter*c.Radius)
+		on.Segment(compose.Stroke(hue, on.Scaled(compose.RayWidth), picture.Dotted, 1), [2]float64{x, centre}, [2]float64{x, y})
+		if v.Near(x, y) {
+			on.Pen.Marker(hue, picture.Ring, x, y, on.Scaled(compose.MarkRadius))
+		}
+	}
+}
+
+// maxPoles bounds the asymptotes of one graph.
+const maxPoles = 60
+
+// asymptotes draws the upright lines where a ratio has no value.
+func (p *Part) asymptotes(on *compose.On) {
+	f, c, v := p.Ratio, p.Of, on.View
+	if !f.HasPoles() {
+		return
+	}
+	slope := c.Slope(on.D)
+	if slope == 0 || slope != slope {
+		return
+	}
+	first := 0.0
+	if f == trig.Tangent || f == trig.Secant {
+		first = math.Pi / 2
+	}
+	place := func(angle float64) float64 { return c.At + (angle-c.Angle.Radians)/slope }
+	angleAt := func(x float64) float64 { return c.Angle.Radians + (x-c.At)*slope }
+	low, high := angleAt(v.Left), angleAt(v.Right)
+	low, high = math.Min(low, high), math.Max(low, high)
+	for k, n := math.Ceil((low-first)/math.Pi), 0; first+k*math.Pi <= high && n < maxPoles; k, n = k+1, n+1 {
+		x := v.X(place(first + k*math.Pi))
+		on.Segment(compose.Stroke(picture.Axis, on.Scaled(1.2), picture.Dashed, 1), [2]float64{x, 0}, [2]float64{x, v.Height})
+	}
+}

@@ -1,0 +1,131 @@
+// Package curve is the graph of a function: one curve, or a family of them.
+package curve
+
+import (
+	"fmt"
+
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/kinds/family"
+	"parvix/core/stage/picture"
+)
+
+// Kind is the kind of curves.
+type Kind struct{}
+
+// Letter begins the ids of curves.
+func (Kind) Letter() string { return "c" }
+
+// Live is the graph of a function in play.
+type Live struct {
+	Function *evaluate.Function
+	// Family is nil for a single curve.
+	Family *family.Family
+	// Grips are the key points by which a hand moves it.
+	Grips []Grip
+}
+
+// Load finds the function, and the family's values or the grips.
+func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+	l := &Live{Function: d.Graph(e.Function, e.ID)}
+	if l.Function == nil {
+		return nil
+	}
+	if e.Family != nil {
+		if l.Family = family.Of(d, e.Family, e.ID); l.Family == nil {
+			return nil
+		}
+	} else if e.Grips {
+		l.Grips = gripsOf(d, l.Function)
+	}
+	return l
+}
+
+// Sentence says “the curve of f”.
+func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	of := evaluate.NameWord(s.Entry.Function)
+	switch {
+	case s.Entry.Parent:
+		return []evaluate.Word{evaluate.Says("the parent curve "), of}
+	case s.Entry.Family != nil:
+		return append([]evaluate.Word{of, evaluate.Says(" for ")}, family.Sentence(d, s.Entry.Family)...)
+	}
+	return []evaluate.Word{evaluate.Says("the curve of "), of}
+}
+
+// Graph is the function.
+func (l *Live) Graph() *evaluate.Function { return l.Function }
+
+// Curves is how many there are.
+func (l *Live) Curves() int {
+	if l.Family == nil {
+		return 1
+	}
+	return len(l.Family.Members)
+}
+
+// Compose draws the curve, sampled again only when a parameter of it or the view has changed.
+func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	if l.Family != nil {
+		return l.members(on)
+	}
+	e := on.Entry
+	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.D.Stamp(l.Function)}, on.D.Inputs())
+	pen := compose.Stroke(compose.ColourOf(e), on.Scaled(compose.CurveWidth), compose.PatternOf(e, picture.Whole), 1)
+	if e.Parent {
+		pen.Width, pen.Pattern = on.Scaled(compose.ParentWidth), compose.PatternOf(e, picture.Dashed)
+	}
+	a, ok := on.Stroked(drawn, pen)
+	l.composeGrips(on)
+	if !ok {
+		return nil
+	}
+	return on.Labelled(a, l.label(on.D, e), compose.ColourOf(e))
+}
+
+// members draws one curve for each, in a ramp of colours and with patterns in turn, each labelled with its value.
+func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
+	id, count := on.Entry.ID, len(l.Family.Members)
+	stamp := on.D.StampOf(l.Function.Hangs(), l.Family.Parameter)
+	for k, m := range l.Family.Members {
+		key := fmt.Sprintf("%s.%d", id, k)
+		from := compose.Source{Function: l.Function.Curve, Stamp: stamp, Variant: [4]float64{m.Value}}
+		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.D, m))
+		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
+		a, ok := on.Stroked(drawn, pen)
+		if ok && on.Entry.Label != document.LabelNone {
+			a.Label = picture.Label{ID: key, LaTeX: m.LaTeX, Colour: pen.Colour}
+			anchors = append(anchors, a)
+		}
+	}
+	return anchors
+}
+
+func (l *Live) label(d *evaluate.Demonstration, e *document.Shown) string {
+	stated := l.Function.Stated
+	head := evaluate.HeadLaTeX(stated.Name, nil)
+	// A curve that has collapsed would seem to have vanished: it says what it is now.
+	if what := d.Collapsed(l.Function); what != "" {
+		return head + `\text{, now a ` + what + `}`
+	}
+	if e.Label == document.LabelFormula {
+		return d.HeadLaTeX(stated.Name, stated.Variables) + "=" + d.Now(l.Function)
+	}
+	return head
+}
+
+// Describe names the curve, or the family's values.
+func (l *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+	if l.Family == nil {
+		return []string{"The curve of " + e.Function + "."}
+	}
+	first, last := l.Family.Ends()
+	return []string{fmt.Sprintf("%d curves of %s, for values of %s from %v to %v.", len(l.Family.Members), e.Function, e.Family.Parameter, first, last)}
+}
+
+// Box is what is interesting of the curve.
+func (l *Live) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	box.Curve(l.Function)
+}

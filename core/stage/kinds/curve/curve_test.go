@@ -1,0 +1,90 @@
+package curve_test
+
+import (
+	"math"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/stagetest"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// The vertex of a(x − h)² + k is (h, k); the point beside it at x = h + 1 lies a above it (common practice).
+func TestACurveIsMovedAndStretchedByItsKeyPoints(t *testing.T) {
+	e := stagetest.Demonstration(t, map[string]string{"f": "a(x − h)² + k"}, map[string]float64{"a": 1, "h": 0, "k": 0},
+		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+	moved := e.Shown[0].Live.(*curve.Live)
+	require.Len(t, moved.Grips, 2)
+	moved.Drag(e, evaluate.Hand{Grip: 0, X: 2.04, Y: -1.31, Grain: 0.1})
+	assert.Equal(t, 2.0, e.Parameters[e.Find("h")].Value, "on the dial's steps")
+	assert.InDelta(t, -1.3, e.Parameters[e.Find("k")].Value, 1e-12)
+	moved.Drag(e, evaluate.Hand{Grip: 1, X: 3, Y: 1.7, Grain: 0.1})
+	assert.InDelta(t, 3, e.Parameters[e.Find("a")].Value, 1e-12)
+	stagetest.Again(e, 900, 450)
+	assert.InDelta(t, 2, moved.Grips[0].X, 1e-12)
+	assert.InDelta(t, -1.3, moved.Grips[0].Y, 1e-12)
+	moved.Drag(e, evaluate.Hand{Grip: 7, Grain: 0.1}) // there is no such grip
+	assert.Equal(t, 2.0, e.Parameters[e.Find("h")].Value)
+
+	plain := stagetest.Demonstration(t, map[string]string{"f": "(x − 1)² + 2"}, nil, document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+	assert.Empty(t, plain.Shown[0].Live.(*curve.Live).Grips, "without dials there is nothing to move")
+	wave := stagetest.Demonstration(t, map[string]string{"f": "a sin(b(x − h))"}, map[string]float64{"a": 1, "b": 1, "h": 0},
+		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+	wave.Shown[0].Live.(*curve.Live).Drag(wave, evaluate.Hand{Grip: 1, X: 0.7853981633974483, Y: 2, Grain: 0.1})
+	assert.InDelta(t, 2, wave.Parameters[wave.Find("a")].Value, 1e-12)
+	assert.InDelta(t, 2, wave.Parameters[wave.Find("b")].Value, 1e-12, "half as wide, twice as fast")
+}
+
+func TestAFamilyFollowsTheOtherDialsOnly(t *testing.T) {
+	e := stagetest.Demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1, "b": 0},
+		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"−3", "1/2", "2π"}}},
+		document.Shown{ID: "r", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "b", From: "−1", To: "1", Step: "0.5"}})
+	require.Empty(t, e.Problems)
+	list, spread := e.Shown[0].Live.(*curve.Live), e.Shown[1].Live.(*curve.Live)
+	require.Len(t, list.Family.Members, 3)
+	require.Len(t, spread.Family.Members, 5)
+	assert.Equal(t, 0.5, spread.Family.Members[3].Value)
+	stamp := e.StampOf(list.Function.Hangs(), list.Family.Parameter)
+	e.Set(e.Find("a"), 4)
+	assert.Equal(t, stamp, e.StampOf(list.Function.Hangs(), list.Family.Parameter), "its own parameter does not move it")
+	e.Set(e.Find("b"), 4)
+	assert.Greater(t, e.StampOf(list.Function.Hangs(), list.Family.Parameter), stamp)
+	in := list.Family.InputsFor(e, list.Family.Members[0])
+	assert.Equal(t, -3.0*2+4, list.Function.Curve.At(2, in))
+	for formula, code := range map[string]string{"b": "not-constant", "1/0": "undefined-field"} {
+		bad := stagetest.Demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1, "b": 0},
+			document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{formula}}})
+		assert.Equal(t, code, stagetest.Problems(bad)["c"], formula)
+	}
+	many := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1},
+		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", From: "0", To: "100", Step: "1"}})
+	assert.Equal(t, "limit", stagetest.Problems(many)["c"])
+}
+
+// One curve for each value, from one end of the ramp to the other, each with its value beside it.
+func TestAFamilyHasACurveForEachValue(t *testing.T) {
+	pic, e := stagetest.WithParameter(t, "a x²", document.Shown{ID: "fam", Kind: document.Curve, Function: "f",
+		Family: &document.Family{Parameter: "a", From: "-1", To: "1", Step: "1/2"}})
+	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	for k, a := range []float64{-1, -0.5, 0, 0.5, 1} {
+		colour := picture.Ramp + picture.Colour(2*k)
+		drawn := stagetest.Lines(pic.Live, colour)
+		require.Len(t, drawn, 1, "a = %v", a)
+		for _, p := range drawn[0] {
+			x := v.AtX(p[0])
+			if y := v.AtY(p[1]); math.Abs(y) < 2.9 {
+				assert.InDelta(t, a*x*x, y, 0.04, "a = %v at %v", a, x)
+			}
+		}
+	}
+	var labels []string
+	for _, l := range pic.Labels {
+		labels = append(labels, l.LaTeX)
+	}
+	assert.ElementsMatch(t, []string{"a=−1", "a=−0.5", "a=0", "a=0.5", "a=1"}, labels)
+}

@@ -1,0 +1,274 @@
+package figure
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// Sizes in pixels of figures.
+const (
+	figureWidth = 2.6
+	angleRadius = 30.0
+)
+
+// Compose draws the figure with its measure.
+func (f *Live) Compose(on *compose.On) []compose.Anchor {
+	begun := len(on.Pen.Data)
+	pen := compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(figureWidth), compose.PatternOf(on.Entry, picture.Whole), 1)
+	var anchors []compose.Anchor
+	switch f.Shape {
+	case document.TangentLine, document.NormalLine:
+		anchors = f.composeLine(on, pen)
+	case document.Intersection:
+		anchors = f.composeCrossings(on)
+	default:
+		places, defined := f.Corners()
+		if !defined {
+			return nil
+		}
+		anchors = f.composeJoined(on, places, pen)
+	}
+	on.Room.Lines(on.Pen.Data[begun:])
+	if on.Entry.Label == document.LabelNone {
+		return nil
+	}
+	return anchors
+}
+
+// composeJoined draws what hangs on points.
+func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.Strokes) []compose.Anchor {
+	v := on.View
+	at := make([][2]float64, len(places))
+	for i, p := range places {
+		at[i] = [2]float64{v.X(p[0]), v.Y(p[1])}
+	}
+	label := func(a compose.Anchor, latex string) []compose.Anchor {
+		if a.X == 0 && a.Y == 0 || latex == "" {
+			return nil
+		}
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: pen.Colour}
+		return []compose.Anchor{a}
+	}
+	switch f.Shape {
+	case document.Segment:
+		on.Segment(pen, at[0], at[1])
+		return label(on.Middle(at[0], at[1]), signedLength(places[0], places[1]))
+	case document.Arrow:
+		on.Arrow(pen, at[0], at[1])
+		return label(on.Middle(at[0], at[1]), signedLength(places[0], places[1]))
+	case document.Midpoint:
+		x, y := (at[0][0]+at[1][0])/2, (at[0][1]+at[1][1])/2
+		on.Pen.Marker(pen.Colour, picture.Disc, x, y, on.Scaled(compose.PointRadius-1))
+		return label(compose.Anchor{X: x, Y: y, IsPoint: true}, evaluate.HeadLaTeX(on.Entry.Name, nil))
+	case document.CircleShape:
+		r := math.Hypot(places[1][0]-places[0][0], places[1][1]-places[0][1])
+		on.Around(places[0], r, 0, 2*math.Pi, pen)
+		return label(on.Middle(at[0], at[1]), "r="+number.Format(r, 2))
+	case document.ArcShape:
+		return label(composeArc(on, places, pen))
+	case document.AngleShape, document.RightAngle:
+		return label(f.composeAngle(on, places, pen))
+	}
+	start := on.Pen.Area(pen.Colour, compose.AreaOpacity)
+	for _, p := range at {
+		on.Pen.To(p[0], p[1])
+	}
+	on.Pen.EndLine(start)
+	x, y := 0.0, 0.0
+	for i, p := range at {
+		on.Segment(pen, p, at[(i+1)%len(at)])
+		x, y = x+p[0]/float64(len(at)), y+p[1]/float64(len(at))
+	}
+	return label(compose.Anchor{X: x, Y: y, IsPoint: true}, "A="+number.Format(area(places), 3))
+}
+
+// signedLength writes a length, for a level or an upright segment with its direction's sign.
+func signedLength(from, to [2]float64) string {
+	dx, dy := to[0]-from[0], to[1]-from[1]
+	switch {
+	case dy == 0 && dx != 0:
+		return number.Format(dx, 3)
+	case dx == 0 && dy != 0:
+		return number.Format(dy, 3)
+	}
+	return number.Format(math.Hypot(dx, dy), 3)
+}
+
+// area of a polygon, by the shoelace formula (common practice).
+func area(places [][2]float64) float64 {
+	sum := 0.0
+	for i, p := range places {
+		q := places[(i+1)%len(places)]
+		sum += p[0]*q[1] - q[0]*p[1]
+	}
+	return math.Abs(sum) / 2
+}
+
+// turnFrom is the direction of one place from another and how far anticlockwise a third lies from there, 0 to a turn.
+func turnFrom(centre, first, last [2]float64) (from, turn float64) {
+	from = math.Atan2(first[1]-centre[1], first[0]-centre[0])
+	turn = math.Atan2(last[1]-centre[1], last[0]-centre[0]) - from
+	if turn < 0 {
+		turn += 2 * math.Pi
+	}
+	return from, turn
+}
+
+func composeArc(on *compose.On, p [][2]float64, pen compose.Strokes) (compose.Anchor, string) {
+	v := on.View
+	from, turn := turnFrom(p[0], p[1], p[2])
+	r := math.Hypot(p[1][0]-p[0][0], p[1][1]-p[0][1])
+	on.Around(p[0], r, from, from+turn, pen)
+	sin, cos := math.Sincos(from + turn/2)
+	return compose.Anchor{X: v.X(p[0][0] + r*cos), Y: v.Y(p[0][1] + r*sin)}, number.Format(r*turn, 2)
+}
+
+// composeAngle marks an angle at the second point, anticlockwise from the first to the third, with its measure; a right
+// angle gets its own mark, and one that is none says so by its measure.
+func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes) (compose.Anchor, string) {
+	vertex, isRight := p[1], f.Shape == document.RightAngle
+	from, turn := turnFrom(vertex, p[0], p[2])
+	at := func(q [2]float64) [2]float64 { return on.At(q[0], q[1]) }
+	if isRight && turn > math.Pi {
+		from, turn = from+turn, 2*math.Pi-turn
+	}
+	if isRight && math.Abs(turn-math.Pi/2) < 1e-6 {
+		on.Corner(at(vertex), at(p[0]), at(p[2]))
+		return compose.Anchor{}, ""
+	}
+	r := float64(on.Scaled(angleRadius)) * on.Pixel()
+	on.Around(vertex, r, from, from+turn, pen)
+	sin, cos := math.Sincos(from + turn/2)
+	middle := at([2]float64{vertex[0] + r*cos*1.2, vertex[1] + r*sin*1.2})
+	latex := number.Format(turn*180/math.Pi, 1) + `^{\circ}`
+	if on.D.Document.AngleUnit == document.Radian {
+		latex = number.Format(turn, 2)
+	}
+	return compose.Anchor{X: middle[0], Y: middle[1], IsPoint: true}, latex
+}
+
+// composeLine draws a tangent or a normal with the point that it belongs to, and writes its slope.
+func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor {
+	v := on.View
+	x, y, slope, defined := f.Line(on.D)
+	if !defined {
+		return nil
+	}
+	latex := "m=" + number.Format(slope, 3)
+	if math.IsInf(slope, 0) {
+		on.Segment(pen, [2]float64{v.X(x), 0}, [2]float64{v.X(x), v.Height})
+		latex = "x=" + number.Format(x, 3)
+	} else {
+		on.Line([]sample.Point{{X: v.Left, Y: y + slope*(v.Left-x)}, {X: v.Right, Y: y + slope*(v.Right-x)}}, pen)
+	}
+	px, py := v.X(x), v.Y(y)
+	if v.Sees(x, y) {
+		on.Pen.Marker(pen.Colour, picture.Disc, px, py, on.Scaled(compose.MarkRadius))
+		if f.Shape == document.NormalLine && slope != 0 && !math.IsInf(slope, 0) {
+			on.Corner([2]float64{px, py}, [2]float64{v.X(x + 1), v.Y(y - 1/slope)}, [2]float64{v.X(x + 1), v.Y(y + slope)})
+		}
+	}
+	away := math.Copysign(90, v.Width/2-px)
+	ax := px + away
+	if math.IsInf(slope, 0) {
+		ax = px
+	}
+	ay := v.Y(y + slope*(v.AtX(ax)-x))
+	if math.IsInf(slope, 0) || ay < 0 || ay > v.Height {
+		ay = math.Max(20, math.Min(v.Height-20, py-60))
+	}
+	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: pen.Colour}}}
+}
+
+// composeCrossings marks where two curves meet.
+func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
+	v := on.View
+	for i, p := range f.Crossings(on.D, v.Left, v.Right) {
+		if !v.Sees(p[0], p[1]) {
+			continue
+		}
+		x, y := v.X(p[0]), v.Y(p[1])
+		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1, 7)
+		if i < mostNamed {
+			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
+				LaTeX: on.D.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
+		}
+	}
+	return anchors
+}
+
+// mostNamed is how many intersections have their coordinates beside them.
+const mostNamed = 8
+
+// Describe says what a piece of geometry is, and how long, how large or how steep.
+func (f *Live) Describe(d *evaluate.Demonstration, e *document.Shown) []string {
+	switch f.Shape {
+	case document.TangentLine, document.NormalLine:
+		name := map[document.FigureShape]string{document.TangentLine: "tangent", document.NormalLine: "perpendicular"}[f.Shape]
+		if x, _, slope, defined := f.Line(d); defined {
+			return []string{fmt.Sprintf("The %s to %s at %s with slope %s.", name, e.Function, number.Format(x, 3), number.Format(slope, 3))}
+		}
+		return []string{"The " + name + " to " + e.Function + " is undefined."}
+	case document.Intersection:
+		return []string{fmt.Sprintf("Where %s meets %s.", e.Function, e.Figure.Other)}
+	}
+	places, defined := f.Corners()
+	if !defined {
+		return nil
+	}
+	switch f.Shape {
+	case document.Segment, document.Arrow:
+		return []string{fmt.Sprintf("%s of length %s.", map[document.FigureShape]string{document.Segment: "A segment", document.Arrow: "An arrow"}[f.Shape], signedLength(places[0], places[1]))}
+	case document.Polygon:
+		return []string{fmt.Sprintf("A polygon of area %s.", number.Format(area(places), 3))}
+	}
+	return nil
+}
+
+// Box asks for nothing: a figure hangs on what is shown beside it.
+func (f *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// Sentence says what the figure is, with its points.
+func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	e := s.Entry
+	names := ""
+	for _, id := range e.Figure.Points {
+		if p := d.Other(id); p != nil {
+			names += expr.LaTeXName(p.Entry.Name) + " "
+		}
+	}
+	points := evaluate.Word{LaTeX: names}
+	function := evaluate.Word{LaTeX: expr.LaTeXName(e.Function)}
+	switch e.Figure.Shape {
+	case document.Segment:
+		return []evaluate.Word{evaluate.Says("the segment "), points}
+	case document.Arrow:
+		return []evaluate.Word{evaluate.Says("the arrow "), points}
+	case document.Midpoint:
+		return []evaluate.Word{{LaTeX: expr.LaTeXName(e.Name)}, evaluate.Says(" is the midpoint of "), points}
+	case document.CircleShape:
+		return []evaluate.Word{evaluate.Says("the circle "), points, evaluate.Says(" by its centre and a point on it")}
+	case document.ArcShape:
+		return []evaluate.Word{evaluate.Says("the arc "), points, evaluate.Says(" about the first point")}
+	case document.AngleShape:
+		return []evaluate.Word{evaluate.Says("the angle "), points}
+	case document.RightAngle:
+		return []evaluate.Word{evaluate.Says("the right angle "), points}
+	case document.Polygon:
+		return []evaluate.Word{evaluate.Says("the polygon "), points, evaluate.Says(" with its area")}
+	case document.TangentLine:
+		return []evaluate.Word{evaluate.Says("the tangent to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(e.At).LaTeX}}
+	case document.NormalLine:
+		return []evaluate.Word{evaluate.Says("the perpendicular to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(e.At).LaTeX}}
+	}
+	return []evaluate.Word{evaluate.Says("where "), function, evaluate.Says(" meets "), {LaTeX: expr.LaTeXName(e.Figure.Other)}}
+}

@@ -1,0 +1,138 @@
+// Package figure is a piece of geometry in the plane, live as the points or the functions that it hangs on.
+package figure
+
+import (
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/problem"
+	"parvix/core/formula/symbolic"
+	"parvix/core/numeric/breaks"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+)
+
+// Kind is the kind of figures.
+type Kind struct{}
+
+// Letter begins the ids of figures.
+func (Kind) Letter() string { return "e" }
+
+// Live is a piece of geometry in play.
+type Live struct {
+	Shape document.FigureShape
+	// Points are its points, in order.
+	Points []evaluate.Placed
+	// First and Second are the functions of an intersection.
+	First, Second *evaluate.Function
+
+	meet        *breaks.Roots        // of the difference of both
+	x, y, slope *evaluate.Expression // of a tangent or a normal
+}
+
+// Load finds the points, or the function and the place.
+func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+	f := &Live{Shape: e.Figure.Shape}
+	for _, id := range e.Figure.Points {
+		other := d.Other(id)
+		if other == nil || !isPoint(other.Entry) {
+			d.Report(problem.New("field", 0, 0, "points", "one of the points is no longer there"), e.ID, "figure.points")
+			return nil
+		}
+		p, ok := other.Live.(evaluate.Placed)
+		if !ok {
+			p = nowhere{}
+		}
+		f.Points = append(f.Points, p)
+	}
+	return f.load(d, e)
+}
+
+// load understands what hangs on functions.
+func (f *Live) load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+	switch f.Shape {
+	case document.TangentLine, document.NormalLine:
+		f.x = d.Expression(e.At, e.ID, "at")
+		if f.x == nil {
+			return nil
+		}
+		f.y = d.Expression(e.Function+"("+e.At+")", e.ID, "function")
+		f.slope = d.Expression(e.Function+"'("+e.At+")", e.ID, "function")
+		if f.y == nil || f.slope == nil {
+			return nil
+		}
+	case document.Intersection:
+		f.First, f.Second = d.Named(e.Function), d.Named(e.Figure.Other)
+		for _, g := range []*evaluate.Function{f.First, f.Second} {
+			if g == nil || g.Curve == nil || len(g.Stated.Variables) != 1 {
+				d.Report(problem.New("not-a-function", 0, 0, e.Function+", "+e.Figure.Other), e.ID, "function")
+				return nil
+			}
+		}
+		variable := f.First.Stated.Variables[0]
+		second := symbolic.Substitute(f.Second.Inlined, map[string]expr.Node{f.Second.Stated.Variables[0]: &expr.Name{Name: variable}})
+		d.Counters.Compiles++
+		f.meet = breaks.NewRoots(&expr.Binary{Op: expr.Sub, L: f.First.Inlined, R: second}, d.InputNames(variable))
+	}
+	return f
+}
+
+// Corners are the places of a figure's points; false where one is undefined.
+func (f *Live) Corners() (places [][2]float64, defined bool) {
+	for _, p := range f.Points {
+		x, y := p.Position()
+		if math.IsNaN(x+y) || math.IsInf(x+y, 0) {
+			return nil, false
+		}
+		places = append(places, [2]float64{x, y})
+	}
+	return places, true
+}
+
+// Line is the line of a tangent or a normal: through (x, y) with a slope, which is infinite for an upright one.
+func (f *Live) Line(d *evaluate.Demonstration) (x, y, slope float64, defined bool) {
+	x, y, slope = f.x.At(d.Inputs()), f.y.At(d.Inputs()), f.slope.At(d.Inputs())
+	if f.Shape == document.NormalLine {
+		slope = -1 / slope
+	}
+	return x, y, slope, !math.IsNaN(x+y) && !math.IsInf(x+y, 0) && slope == slope
+}
+
+// crossingWork bounds the search for intersections, in operations of arithmetic.
+const crossingWork = 1e6
+
+// Crossings are the places between left and right where both functions have the same value, crossing or touching: all of
+// them, but for functions that meet more often than can be shown.
+func (f *Live) Crossings(d *evaluate.Demonstration, left, right float64) (places [][2]float64) {
+	found, _ := f.meet.Find(crossingWork, left, right, d.Inputs())
+	for _, x := range found {
+		if y := f.First.Curve.At(x, d.Inputs()); y == y && len(places) < MaxCrossings {
+			places = append(places, [2]float64{x, y})
+		}
+	}
+	return places
+}
+
+// MaxCrossings bounds the intersections that are shown.
+const MaxCrossings = 60
+
+// nowhere stands for a point that could not be understood.
+type nowhere struct{}
+
+func (nowhere) Position() (x, y float64) { return math.NaN(), math.NaN() }
+
+// isPoint tells whether an entry is a point that a figure can hang on.
+func isPoint(e *document.Shown) bool {
+	return e.Kind == document.Point || e.Kind == document.FigureEntry && e.Figure.Shape == document.Midpoint
+}
+
+// Position is that of a midpoint.
+func (f *Live) Position() (x, y float64) {
+	if f.Shape != document.Midpoint {
+		return math.NaN(), math.NaN()
+	}
+	x1, y1 := f.Points[0].Position()
+	x2, y2 := f.Points[1].Position()
+	return (x1 + x2) / 2, (y1 + y2) / 2
+}

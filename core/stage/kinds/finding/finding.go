@@ -1,0 +1,173 @@
+// Package finding shows what was found out about a function: points, asymptotes, a centre line.
+package finding
+
+import (
+	"fmt"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/found"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// Kind is the kind of shown findings.
+type Kind struct{}
+
+// Letter begins the ids of findings.
+func (Kind) Letter() string { return "m" }
+
+// Live is a finding of a function in play: as it was found, or while that takes its time by formulas in the parameters.
+type Live struct {
+	function *evaluate.Function
+	finding  document.Finding
+	closed   *closedForm
+}
+
+// Load finds the function and, where there are some, the formulas for the places.
+func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+	f := d.Graph(e.Function, e.ID)
+	if f == nil {
+		return nil
+	}
+	return &Live{f, e.Finding, closedOf(d, f, e.Finding)}
+}
+
+// Sentence says “the zeros of f”.
+func (Kind) Sentence(_ *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	return []evaluate.Word{evaluate.Says("the " + found.Name(s.Entry.Finding) + " of "), {LaTeX: expr.LaTeXName(s.Entry.Function)}}
+}
+
+// Describe says nothing: findings are told as text.
+func (l *Live) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+
+// Box asks for nothing: findings are in the box of their curve.
+func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// Points are those of the finding in play between left and right. current is false while they are still
+// being computed; then those of the closed forms stand in, or none.
+func (l *Live) Points(d *evaluate.Demonstration, left, right float64) (points []found.Point, current bool) {
+	last, current := d.FoundOf(l.function)
+	if current && l.finding == document.YIntercept {
+		return last.Points[l.finding], true // of a wave too there is one
+	}
+	if current {
+		return evaluate.Repeated(last.Points[l.finding], last.Period, left, right), true
+	}
+	return l.closed.points(d, left, right)
+}
+
+// Guides are the same for guides.
+func (l *Live) Guides(d *evaluate.Demonstration, left, right float64) (guides []found.Guide, current bool) {
+	last, current := d.FoundOf(l.function)
+	if !current {
+		places, ok := l.closed.points(d, left, right)
+		for _, p := range places {
+			guides = append(guides, found.Guide{Upright: true, At: p.X})
+		}
+		return guides, ok
+	}
+	for _, g := range last.Guides[l.finding] {
+		if !g.Upright || last.Period == 0 {
+			guides = append(guides, g)
+			continue
+		}
+		for _, p := range evaluate.Repeated([]found.Point{{X: g.At}}, last.Period, left, right) {
+			guides = append(guides, found.Guide{Upright: true, At: p.X})
+		}
+	}
+	return guides, true
+}
+
+// mostLabels is how many points of one finding carry their coordinates; more would hide the picture.
+const mostLabels = 6
+
+// Compose draws the finding: points as marks, asymptotes and centre lines as guides.
+func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	switch l.finding {
+	case document.VerticalAsymptotes, document.LevelAsymptotes, document.SlantedAsymptotes, document.CentreLine:
+		return l.composeGuides(on)
+	}
+	v := on.View
+	var anchors []compose.Anchor
+	points, _ := l.Points(on.D, v.Left, v.Right)
+	for _, p := range points {
+		if !v.Sees(p.X, p.Y) {
+			continue
+		}
+		shape := picture.Disc
+		if p.Open {
+			shape = picture.Ring
+		}
+		x, y := v.X(p.X), v.Y(p.Y)
+		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1, 7)
+		anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{
+			LaTeX: on.D.Typeset("(" + number.Format(p.X, 2) + `,\;` + number.Format(p.Y, 2) + ")")}})
+	}
+	return labelled(on, anchors)
+}
+
+func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
+	v := on.View
+	var anchors []compose.Anchor
+	guides, _ := l.Guides(on.D, v.Left, v.Right)
+	from := len(on.Pen.Data)
+	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
+	for _, g := range guides {
+		if g.Upright {
+			if x := v.X(g.At); x >= 0 && x <= v.Width {
+				on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
+				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.D.Typeset("x=" + number.Format(g.At, 2))}})
+			}
+			continue
+		}
+		line := []sample.Point{{X: v.Left, Y: g.At + g.Slope*v.Left}, {X: v.Right, Y: g.At + g.Slope*v.Right}}
+		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
+		// As far to the right as the line is in sight.
+		for x := v.Width - 70; x > 20; x -= 30 {
+			if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 16 && y <= v.Height-16 {
+				anchors = append(anchors, compose.Anchor{X: x, Y: y, Label: picture.Label{LaTeX: on.D.Typeset("y=" + lineText(g))}})
+				break
+			}
+		}
+	}
+	on.Room.Lines(on.Pen.Data[from:])
+	return labelled(on, anchors)
+}
+
+// lineText writes m·x + b with two decimals.
+func lineText(g found.Guide) string {
+	lift := number.Format(g.At, 2)
+	if g.Slope == 0 {
+		return lift
+	}
+	text := number.Format(g.Slope, 2) + "x"
+	switch {
+	case g.Slope == 1:
+		text = "x"
+	case g.Slope == -1:
+		text = number.Minus + "x"
+	}
+	switch {
+	case lift == "0":
+		return text
+	case g.At < 0:
+		return text + lift
+	}
+	return text + "+" + lift
+}
+
+// labelled gives the labels their ids and colours, or takes them all back where none are wanted or there are too many.
+func labelled(on *compose.On, anchors []compose.Anchor) []compose.Anchor {
+	if on.Entry.Label == document.LabelNone || len(anchors) > mostLabels {
+		return nil
+	}
+	for i := range anchors {
+		anchors[i].Label.ID, anchors[i].Label.Colour = fmt.Sprintf("%s.%d", on.Entry.ID, i), compose.ColourOf(on.Entry)
+	}
+	return anchors
+}

@@ -1,0 +1,125 @@
+// Package guide is a straight line that helps to see: upright, level or slanted.
+package guide
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// Kind is the kind of guides.
+type Kind struct{}
+
+// Letter begins the ids of guides.
+func (Kind) Letter() string { return "g" }
+
+// Live is a guide in play: x = At, or y = Slope·x + At.
+type Live struct {
+	At, Slope float64
+
+	slanted bool
+	at      *evaluate.Expression
+}
+
+// Load compiles the guide's place, for a slanted one a formula in x.
+func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+	l := &Live{slanted: e.Direction == document.Slanted}
+	if l.slanted {
+		l.at = d.Expression(e.At, e.ID, "at", "x")
+	} else {
+		l.at = d.Expression(e.At, e.ID, "at")
+	}
+	if l.at == nil {
+		return nil
+	}
+	return l
+}
+
+// Sentence says “the guide x = h”.
+func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	head := "y="
+	if s.Entry.Direction == document.Upright {
+		head = "x="
+	}
+	at := d.FormulaWord(s.Entry.At, "x")
+	if at.LaTeX == "" {
+		return []evaluate.Word{evaluate.Says("the guide " + s.Entry.At)}
+	}
+	return []evaluate.Word{evaluate.Says("the guide "), {LaTeX: head + at.LaTeX}}
+}
+
+// Hangs lists the parameters of the place.
+func (l *Live) Hangs() []int { return l.at.Hangs() }
+
+// Update works the place out, and the slope of a slanted one.
+func (l *Live) Update(d *evaluate.Demonstration) {
+	in := d.Inputs()
+	in[0] = 0
+	l.At = l.at.At(in)
+	if l.slanted {
+		in[0] = 1
+		l.Slope = l.at.At(in) - l.At
+	}
+}
+
+// Compose draws the line across the panel.
+func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	if math.IsNaN(l.At) || math.IsInf(l.At, 0) {
+		return nil
+	}
+	from, v := len(on.Pen.Data), on.View
+	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
+	a := compose.Anchor{}
+	switch on.Entry.Direction {
+	case document.Upright:
+		x := v.X(l.At)
+		if x < 0 || x > v.Width {
+			return nil
+		}
+		on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
+		a = compose.Anchor{X: x, Y: v.Height - 26}
+	case document.Level:
+		y := v.Y(l.At)
+		if y < 0 || y > v.Height {
+			return nil
+		}
+		on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, 0, y, v.Width, y)
+		a = compose.Anchor{X: v.Width - 60, Y: y}
+	default:
+		line := []sample.Point{{X: v.Left, Y: l.At + l.Slope*v.Left}, {X: v.Right, Y: l.At + l.Slope*v.Right}}
+		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
+		x := v.AtX(v.Width - 70)
+		a = compose.Anchor{X: v.X(x), Y: v.Y(l.At + l.Slope*x)}
+	}
+	on.Room.Lines(on.Pen.Data[from:])
+	if a.Y < 0 || a.Y > v.Height {
+		return nil
+	}
+	return on.Labelled(a, l.label(on.D, on.Entry), colour)
+}
+
+func (l *Live) label(d *evaluate.Demonstration, e *document.Shown) string {
+	switch e.Direction {
+	case document.Upright:
+		return d.Typeset("x=" + number.Format(l.At, 3))
+	case document.Level:
+		return d.Typeset("y=" + number.Format(l.At, 3))
+	}
+	return strings.TrimSpace(e.Name)
+}
+
+// Describe says where the guide lies.
+func (l *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+	return []string{fmt.Sprintf("A %s guide at %s.", e.Direction, number.Format(l.At, 3))}
+}
+
+// Box asks for nothing: a guide goes where the picture goes.
+func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}

@@ -1,0 +1,123 @@
+package steps
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+)
+
+// Widths, opacities and lengths of a transformation in steps.
+const (
+	passedOpacity = 0.4
+	passedWidth   = 1.6
+	arrowWidth    = 2.0
+	keyRadius     = 4.6
+)
+
+// Compose draws the transformation where it stands: the parent grey and dashed, curves that it has passed compose.Faint, the present
+// one strong, and arrows that carry the key points through the step at hand.
+func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
+	d, id := on.D, on.Entry.ID
+	stamp, hue := d.Stamp(t.Function), compose.ColourOf(on.Entry)
+	draw := func(key string, at float64, pen compose.Strokes) (compose.Anchor, bool) {
+		place := t.PlaceAt(d, at)
+		from := compose.Source{Function: t.Parent, Stamp: stamp, Variant: place.asVariant()}
+		return on.Stroked(on.Sampled(id+"."+key, id, from, t.Inputs(d, place)), pen)
+	}
+	label := func(a compose.Anchor, ok bool, key, latex string, colour picture.Colour) {
+		if ok {
+			a.Label = picture.Label{ID: id + "." + key, LaTeX: latex, Colour: colour}
+			anchors = append(anchors, a)
+		}
+	}
+	a, ok := draw("parent", 0, compose.Stroke(picture.Grey, on.Scaled(compose.ParentWidth), picture.Dashed, 1))
+	label(a, ok, "parent", "y="+on.D.LaTeX(t.States[0].Formula, nil), picture.Grey)
+	for k := 1.0; k < t.Position; k++ {
+		draw(fmt.Sprint(k), k, compose.Stroke(hue, on.Scaled(passedWidth), picture.Whole, passedOpacity))
+	}
+	if t.Position == 0 {
+		return append(anchors, t.composeKeys(on, t.PlaceAt(d, 0), picture.Grey)...)
+	}
+	t.composeAsymptotes(on)
+	draw("now", t.Position, compose.Stroke(hue, on.Scaled(compose.CurveWidth), picture.Whole, 1))
+	t.composeArrows(on)
+	return append(anchors, t.composeKeys(on, t.PlaceAt(d, t.Position), hue)...)
+}
+
+// composeAsymptotes draws those of the curve at hand.
+func (t *Live) composeAsymptotes(on *compose.On) {
+	v := on.View
+	upright, level := t.Asymptotes(t.PlaceAt(on.D, t.Position), v.Left, v.Right)
+	colour, width := compose.ColourOf(on.Entry), on.Scaled(compose.GuideWidth)
+	for _, at := range upright {
+		if x := v.X(at); x >= 0 && x <= v.Width {
+			on.Pen.Segment(colour, width, picture.Dashed, x, 0, x, v.Height)
+		}
+	}
+	for _, at := range level {
+		if y := v.Y(at); y >= 0 && y <= v.Height {
+			on.Pen.Segment(colour, width, picture.Dashed, 0, y, v.Width, y)
+		}
+	}
+}
+
+// composeArrows leads from the key points before the step at hand to where they are now.
+func (t *Live) composeArrows(on *compose.On) {
+	d, v := on.D, on.View
+	before, now := t.PlaceAt(d, math.Ceil(t.Position)-1), t.PlaceAt(d, t.Position)
+	keys := t.Keys(d)
+	from := len(on.Pen.Data)
+	for i := 0; i+1 < len(keys); i += 2 {
+		x1, y1 := before.Of(keys[i], keys[i+1])
+		x2, y2 := now.Of(keys[i], keys[i+1])
+		if v.Sees(x1, y1) || v.Sees(x2, y2) {
+			from, to := [2]float64{v.X(x1), v.Y(y1)}, [2]float64{v.X(x2), v.Y(y2)}
+			// Short of the point that stands at its end.
+			if length := math.Hypot(to[0]-from[0], to[1]-from[1]); length > 2*keyRadius && length < 1e5 {
+				share := 1 - float64(on.Scaled(keyRadius))/length
+				to = [2]float64{from[0] + (to[0]-from[0])*share, from[1] + (to[1]-from[1])*share}
+				on.Arrow(compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(arrowWidth), picture.Whole, 1), from, to)
+			}
+		}
+	}
+	on.Room.Lines(on.Pen.Data[from:])
+}
+
+// composeKeys draws the parent's key points at a place, with their coordinates while the curve rests.
+func (t *Live) composeKeys(on *compose.On, place Place, colour picture.Colour) (anchors []compose.Anchor) {
+	v, keys := on.View, t.Keys(on.D)
+	for i := 0; i+1 < len(keys); i += 2 {
+		px, py := place.Of(keys[i], keys[i+1])
+		if !v.Sees(px, py) {
+			continue
+		}
+		x, y := v.X(px), v.Y(py)
+		on.Mark(colour, picture.Disc, px, py, keyRadius, 6)
+		if t.Position == math.Trunc(t.Position) {
+			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.key%d", on.Entry.ID, i/2),
+				LaTeX: on.D.Typeset("(" + number.Format(px, 2) + `,\;` + number.Format(py, 2) + ")"), Colour: colour}})
+		}
+	}
+	return anchors
+}
+
+// Describe says where the transformation stands.
+func (t *Live) Describe(d *evaluate.Demonstration, e *document.Shown) []string {
+	text := fmt.Sprintf("%s from its parent, after %s of %d steps.", e.Function, number.Format(math.Ceil(t.Position), 0), len(t.Steps))
+	if k := int(math.Ceil(t.Position)); k > 0 {
+		text += " " + t.Sentences(d)[k-1]
+	}
+	return []string{text}
+}
+
+// Box asks for nothing: the window is that of the curve at its end.
+func (t *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// asVariant tells the curves at different places apart.
+func (p Place) asVariant() [4]float64 { return [4]float64{p.Across, p.Right, p.Up, p.Lift} }

@@ -1,0 +1,72 @@
+// Package trace is the trace of a point: where it has been.
+package trace
+
+import (
+	"math"
+
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+)
+
+// Kind is the kind of traces.
+type Kind struct{}
+
+// Letter begins the ids of traces.
+func (Kind) Letter() string { return "t" }
+
+// Live is a trace; what it records belongs to the demonstration in play.
+type Live struct{ point string }
+
+// Load notes whose trace it is.
+func (Kind) Load(_ *evaluate.Demonstration, e *document.Shown) kind.Live { return &Live{e.Of} }
+
+// Sentence says “the trace of P”.
+func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	if p := d.Other(s.Entry.Of); p != nil {
+		return []evaluate.Word{evaluate.Says("the trace of "), evaluate.NameWord(p.Entry.Name)}
+	}
+	return []evaluate.Word{evaluate.Says("a trace")}
+}
+
+// Follows names the point.
+func (l *Live) Follows() string { return l.point }
+
+// A trace of more than mostTraced places is drawn with its dots crowded pixels apart, of which nothing is seen.
+const mostTraced, crowded = 1000, 2.0
+
+// Compose draws a dot for each place, as far apart as it is wanted.
+func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	kept, recorded := on.D.Trace(on.Shown)
+	lastX, lastY := math.Inf(-1), math.Inf(-1)
+	apart := on.Entry.Apart
+	if (len(kept)+len(recorded))/2 > mostTraced {
+		apart = math.Max(apart, crowded)
+	}
+	for _, list := range [2][]float64{kept, recorded} {
+		for i := 0; i+1 < len(list); i += 2 {
+			x, y := on.View.X(list[i]), on.View.Y(list[i+1])
+			if !on.View.Sees(list[i], list[i+1]) || math.Hypot(x-lastX, y-lastY) < apart {
+				continue
+			}
+			lastX, lastY = x, y
+			on.Pen.Marker(compose.ColourOf(on.Entry), picture.Disc, x, y, on.Scaled(compose.TraceRadius))
+		}
+	}
+	return nil
+}
+
+// Describe says nothing: the point says where it is.
+func (l *Live) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+
+// Box is all of the trace.
+func (l *Live) Box(d *evaluate.Demonstration, s *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	kept, recorded := d.Trace(s)
+	for _, list := range [2][]float64{kept, recorded} {
+		for i := 0; i+1 < len(list); i += 2 {
+			box.Add(list[i], list[i+1])
+		}
+	}
+}

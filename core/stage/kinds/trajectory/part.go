@@ -1,0 +1,410 @@
+package trajectory
+
+import (
+	"math"
+	"sort"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	curves "parvix/core/maths/trajectory"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// Hues of what belongs to a running point, the same in curve, graphs and readout: its radius or its coordinates, its
+// velocity and its acceleration.
+const (
+	radiusHue       = picture.Colour(1)
+	acrossHue       = picture.Colour(1)
+	upHue           = picture.Colour(2)
+	velocityHue     = picture.Colour(3)
+	accelerationHue = picture.Colour(5)
+	osculatingHue   = picture.Colour(4)
+)
+
+// Part is something shown of a trajectory, mostly at its point.
+type Part struct {
+	Of *Live
+	// Other is the second polar curve of a region.
+	Other *Live
+
+	given *document.Part
+	// of and other are the entries of both.
+	of, other *document.Shown
+	step      *evaluate.Expression
+}
+
+// Part understands what is shown of the curve.
+func (m *Live) Part(d *evaluate.Demonstration, e, of *document.Shown) kind.Live {
+	p := &Part{Of: m, given: e.Part, of: of}
+	if e.Part.Step != "" {
+		if p.step = d.Expression(e.Part.Step, e.ID, "part.step"); p.step == nil {
+			return nil
+		}
+	}
+	if e.Part.Piece == document.Region {
+		if other := d.Other(e.Part.Other); other != nil {
+			p.Other, _ = other.Live.(*Live)
+			p.other = other.Entry
+		}
+		if p.Other == nil || !p.Other.Polar || !m.Polar {
+			d.Report(problem.New("field", 0, 0, "part.other", "a region lies between two polar curves"), e.ID, "part.other")
+			return nil
+		}
+	}
+	return p
+}
+
+// Sentence says what the part is.
+func (p *Part) Sentence(d *evaluate.Demonstration) []evaluate.Word {
+	piece := p.given.Piece
+	if piece == document.Graph {
+		return []evaluate.Word{evaluate.Says("the graph of "), {LaTeX: p.Of.CoordinateLaTeX(p.given.Ratio)}}
+	}
+	if piece == document.Region {
+		of, other := evaluate.Word{LaTeX: expr.LaTeXName(p.of.Trajectory.Function)}, evaluate.Word{LaTeX: expr.LaTeXName(p.other.Trajectory.Function)}
+		if p.given.Common {
+			return []evaluate.Word{evaluate.Says("what both "), of, evaluate.Says(" and "), other, evaluate.Says(" enclose")}
+		}
+		return []evaluate.Word{evaluate.Says("what "), of, evaluate.Says(" encloses and "), other, evaluate.Says(" does not")}
+	}
+	if step := p.given.Step; piece == document.Dots && step != "" {
+		after := map[document.Joining]string{document.Straight: ", joined", document.Smooth: ", joined smoothly"}[p.given.Line]
+		return []evaluate.Word{evaluate.Says("points at steps of "), d.FormulaWord(step), evaluate.Says(after)}
+	}
+	return []evaluate.Word{evaluate.Says(map[document.CirclePiece]string{document.Ray: "the ray and the radius on it", document.Projections: "the projections on the axes",
+		document.Velocity: "the velocity", document.Accelerated: "the acceleration", document.TangentAt: "the tangent", document.Osculating: "the circle of curvature",
+		document.Dots: "dots at equal steps", document.Directions: "the direction along the curve", document.Swept: "what the ray sweeps over"}[piece])}
+}
+
+// Hue is the colour of the part; what lies on the curve wears the curve's.
+func (p *Part) Hue(*evaluate.Demonstration) picture.Colour {
+	switch p.given.Piece {
+	case document.Ray:
+		return radiusHue
+	case document.Projections:
+		return acrossHue
+	case document.Velocity, document.TangentAt:
+		return velocityHue
+	case document.Accelerated:
+		return accelerationHue
+	case document.Osculating:
+		return osculatingHue
+	case document.Graph:
+		return map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[p.given.Ratio]
+	}
+	return compose.ColourOf(p.of)
+}
+
+// Describe says nothing: the curve says where its point is.
+func (p *Part) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+
+// Box is that of a coordinate's graph.
+func (p *Part) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	graph := p.Of.Graphs[p.given.Ratio]
+	if p.given.Piece != document.Graph || graph == nil {
+		return
+	}
+	for k := range looks + 1 {
+		t := p.Of.From + (p.Of.To-p.Of.From)*float64(k)/looks
+		if v := graph.At(t, p.Of.Inputs()); math.Abs(v) < farthest {
+			box.Add(t, v)
+		}
+	}
+	box.AddY(0)
+}
+
+// Compose draws the part.
+func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
+	m, v := p.Of, on.View
+	if !m.Exists() {
+		return nil
+	}
+	begun := len(on.Pen.Data)
+	at := m.Place(m.At)
+	pixel := on.At
+	here, pole := pixel(at.X, at.Y), pixel(0, 0)
+	label := func(a compose.Anchor, latex string, hue picture.Colour) {
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: hue}
+		anchors = append(anchors, a)
+	}
+	switch p.given.Piece {
+	case document.Ray:
+		sin, cos := math.Sincos(Direction(on.D, m.At))
+		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
+		on.Segment(compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1), pole, pixel(far*cos, far*sin))
+		if r := m.Radius(m.At); r == r {
+			on.Arrow(compose.Stroke(radiusHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, here)
+			label(on.Middle(pole, here), "r="+number.Format(r, 2), radiusHue)
+		}
+	case document.Projections:
+		on.Segment(compose.Stroke(acrossHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(at.X, 0))
+		on.Segment(compose.Stroke(upHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(0, at.Y))
+		on.Arrow(compose.Stroke(acrossHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(at.X, 0))
+		on.Arrow(compose.Stroke(upHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(0, at.Y))
+	case document.Velocity:
+		q := m.Velocity(m.At)
+		on.Arrow(compose.Stroke(velocityHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
+	case document.Accelerated:
+		q := m.Acceleration(m.At)
+		on.Arrow(compose.Stroke(accelerationHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
+	case document.TangentAt:
+		q := m.Velocity(m.At)
+		if speed := math.Hypot(q.X, q.Y); speed > 0 {
+			far := 3 * (v.Right - v.Left + v.Top - v.Bottom) / speed
+			on.Segment(compose.Stroke(velocityHue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), pixel(at.X-far*q.X, at.Y-far*q.Y), pixel(at.X+far*q.X, at.Y+far*q.Y))
+		}
+	case document.Osculating:
+		m.osculating(on, at)
+	case document.Dots:
+		p.dots(on)
+	case document.Region:
+		return p.region(on)
+	case document.Directions:
+		p.directions(on)
+	case document.Swept:
+		if a, area := p.swept(on); area == area {
+			label(a, `A\approx `+number.Format(area, 2), compose.ColourOf(p.of))
+		}
+	case document.Graph:
+		return p.coordinateGraph(on)
+	}
+	on.Room.Lines(on.Pen.Data[begun:])
+	return anchors
+}
+
+// osculating draws the circle of curvature: its centre lies at (x, y) + (−y′, x′)·(x′² + y′²)/(x′y″ − y′x″) (common practice;
+// Bronstein, curvature of plane curves).
+func (m *Live) osculating(on *compose.On, at sample.Point) {
+	v := on.View
+	q, w := m.Velocity(m.At), m.Acceleration(m.At)
+	cross, square := q.X*w.Y-q.Y*w.X, q.X*q.X+q.Y*q.Y
+	k := square / cross
+	centre := [2]float64{at.X - q.Y*k, at.Y + q.X*k}
+	radius := math.Hypot(centre[0]-at.X, centre[1]-at.Y)
+	if !(radius > 0) || radius > 50*(v.Right-v.Left) {
+		return
+	}
+	pen := compose.Stroke(osculatingHue, on.Scaled(compose.GuideWidth), picture.Whole, 1)
+	on.Around(centre, radius, 0, 2*math.Pi, pen)
+	pen.Pattern = picture.Dotted
+	on.Segment(pen, [2]float64{v.X(centre[0]), v.Y(centre[1])}, [2]float64{v.X(at.X), v.Y(at.Y)})
+	if v.Sees(centre[0], centre[1]) {
+		on.Pen.Marker(osculatingHue, picture.Disc, v.X(centre[0]), v.Y(centre[1]), on.Scaled(3))
+	}
+}
+
+// dotCount is how many equal steps of the parameter an interval has for dots; a longer one has as many for each turn.
+const dotCount = 48
+
+// mostDots bounds the dots of one curve.
+const mostDots = 2000
+
+// stepsOf gives values of the parameter at equal steps as far as the point has come.
+func stepsOf(m *Live, perTurn float64, turn float64) []float64 {
+	count := math.Max(perTurn, math.Round(perTurn*(m.To-m.From)/turn))
+	return stepped(m, (m.To-m.From)/math.Min(count, mostDots))
+}
+
+func stepped(m *Live, step float64) (list []float64) {
+	for k := 0.0; k <= mostDots && step > 0; k++ {
+		t := m.From + step*k
+		if t > m.At+1e-9*step {
+			break
+		}
+		list = append(list, math.Min(t, m.To))
+	}
+	return list
+}
+
+func turnOf(d *evaluate.Demonstration) float64 { return 2 * math.Pi / Direction(d, 1) }
+
+// dots stand at equal steps of the parameter, close together where the point is slow, and may be joined.
+func (p *Part) dots(on *compose.On) {
+	m, v, hue := p.Of, on.View, compose.ColourOf(p.of)
+	list, size := stepsOf(m, dotCount, turnOf(on.D)), on.Scaled(compose.TraceRadius)
+	if p.step != nil {
+		list, size = stepped(m, p.step.At(on.D.Inputs())), on.Scaled(compose.PointRadius-2)
+	}
+	var places []sample.Point
+	for _, t := range list {
+		at := m.Place(t)
+		places = append(places, at)
+		if v.Sees(at.X, at.Y) {
+			on.Pen.Marker(hue, picture.Disc, v.X(at.X), v.Y(at.Y), size)
+		}
+	}
+	pen := compose.Stroke(picture.Ink, on.Scaled(compose.GuideWidth), picture.Whole, 1)
+	switch p.given.Line {
+	case document.Straight:
+		on.Broken(places, pen)
+	case document.Smooth:
+		on.Broken(sample.Through(places), pen)
+	}
+}
+
+// region fills what lies between two polar curves, and tells its area.
+func (p *Part) region(on *compose.On) []compose.Anchor {
+	m, other, d, v := p.Of, p.Other, on.D, on.View
+	if !m.HasOutline(d) || !other.HasOutline(d) {
+		return nil
+	}
+	now := drawnRegion{part: p, stamp: max(m.Stamp(d), other.Stamp(d))}
+	known := compose.Kept(on, func(k drawnRegion) bool { return k.part == now.part && k.stamp == now.stamp }, func() drawnRegion {
+		region := curves.Between(m.Outline(d), other.Outline(d), p.given.Common)
+		now.sectors = curves.Sectors(region)
+		now.told = evaluate.AreaLaTeX(curves.RegionArea(region))
+		return now
+	})
+	var label compose.Anchor
+	widest := 0.0
+	for _, sector := range known.sectors {
+		start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
+		to := func(direction, distance float64) {
+			sin, cos := math.Sincos(direction)
+			on.Pen.To(math.Max(-4000, math.Min(v.X(distance*cos), 8000)), math.Max(-4000, math.Min(v.Y(distance*sin), 8000)))
+		}
+		for _, at := range sector {
+			to(at.Direction, at.Far)
+			if width := at.Far - at.Near; width > widest {
+				sin, cos := math.Sincos(at.Direction)
+				middle := (at.Near + at.Far) / 2
+				widest, label = width, compose.Anchor{X: v.X(middle * cos), Y: v.Y(middle * sin), IsPoint: true}
+			}
+		}
+		for i := len(sector) - 1; i >= 0; i-- {
+			to(sector[i].Direction, sector[i].Near)
+		}
+		on.Pen.EndLine(start)
+	}
+	if widest == 0 {
+		return nil
+	}
+	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(known.told), Colour: compose.ColourOf(p.of)}
+	return []compose.Anchor{label}
+}
+
+// drawnRegion is a region between two curves, valid for one stamp.
+type drawnRegion struct {
+	part    *Part
+	stamp   uint64
+	sectors [][]curves.Sector
+	told    string
+}
+
+// directions are arrowheads along the curve.
+func (p *Part) directions(on *compose.On) {
+	m, v, size := p.Of, on.View, float64(on.Scaled(compose.ArrowSize+2))
+	for i, t := range stepsOf(m, 12, turnOf(on.D)) {
+		at, q := m.Place(t), m.Velocity(t)
+		ux, uy := q.X/(v.Right-v.Left)*v.Width, -q.Y/(v.Top-v.Bottom)*v.Height
+		length := math.Hypot(ux, uy)
+		if i == 0 || !v.Sees(at.X, at.Y) || !(length > 1e-9) {
+			continue
+		}
+		ux, uy = ux/length, uy/length
+		x, y := v.X(at.X)+ux*size/2, v.Y(at.Y)+uy*size/2
+		start := on.Pen.Area(compose.ColourOf(p.of), 1)
+		on.Pen.To(x, y)
+		on.Pen.To(x-size*ux+size*0.42*uy, y-size*uy-size*0.42*ux)
+		on.Pen.To(x-size*ux-size*0.42*uy, y-size*uy+size*0.42*ux)
+		on.Pen.EndLine(start)
+	}
+}
+
+// sweptArea is ½∫(x y′ − y x′) dt up to the point, by Simpson's rule with so many steps a turn; gaps count as nothing.
+func sweptArea(d *evaluate.Demonstration, m *Live) float64 {
+	const perTurn, most = 64, 4096
+	n := 2 * math.Ceil(math.Min(most, math.Max(perTurn, perTurn*(m.At-m.From)/turnOf(d)))/2)
+	sum, step := 0.0, (m.At-m.From)/n
+	for k := 0.0; k <= n; k++ {
+		weight := 2.0
+		if k == 0 || k == n {
+			weight = 1
+		} else if math.Mod(k, 2) == 1 {
+			weight = 4
+		}
+		p, q := m.Place(m.From+k*step), m.Velocity(m.From+k*step)
+		if v := p.X*q.Y - p.Y*q.X; !math.IsNaN(v) && !math.IsInf(v, 0) {
+			sum += weight * v / 2
+		}
+	}
+	return math.Abs(sum * step / 3)
+}
+
+// swept fills what the ray from the pole has swept over, and gives its area; NaN beyond a place where the curve runs off, for
+// the steps of a rule tell nothing of an integral without end.
+func (p *Part) swept(on *compose.On) (middle compose.Anchor, area float64) {
+	m, v := p.Of, on.View
+	trail := m.trail(on, p.of.ID)
+	cut := sort.SearchFloat64s(trail.T, m.At)
+	start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
+	to := func(at sample.Point) {
+		if !math.IsNaN(at.X) {
+			on.Pen.To(math.Max(-4000, math.Min(v.X(at.X), 8000)), math.Max(-4000, math.Min(v.Y(at.Y), 8000)))
+		}
+	}
+	to(sample.Point{})
+	area = sweptArea(on.D, m)
+	for i, at := range trail.Points[:cut] {
+		to(at)
+		if i > 0 && math.IsNaN(at.X) && runsOff(trail.Points[i-1], v) {
+			area = math.NaN()
+		}
+	}
+	place := m.Place(m.At)
+	to(place)
+	on.Pen.EndLine(start)
+	return compose.Anchor{X: v.X(place.X / 2), Y: v.Y(place.Y / 2), IsPoint: true}, area
+}
+
+// runsOff tells that a line that ends at p has left for good: it is dozens of windows away.
+func runsOff(p sample.Point, v compose.View) bool {
+	return math.Hypot(p.X, p.Y) > 30*math.Max(v.Right-v.Left, v.Top-v.Bottom)
+}
+
+// coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the
+// same coloured length.
+func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
+	m, v, name := p.Of, on.View, p.given.Ratio
+	graph := m.Graphs[name]
+	if graph == nil {
+		return nil
+	}
+	hue := p.Hue(on.D)
+	begun := len(on.Pen.Data)
+	from := compose.Source{Function: graph, Stamp: m.Stamp(on.D)}
+	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, m.Inputs())
+	length := 0.0
+	for _, line := range drawn.Lines {
+		length += compose.LengthOf(line, (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height)
+	}
+	firm, rest := firmAndRest(on, hue, picture.Whole, widthFor(length))
+	for _, line := range drawn.Lines {
+		if p.of.Trajectory.Rest != document.RestHidden {
+			on.Line(compose.Within(line, m.At, m.To), rest)
+		}
+		on.Line(compose.Within(line, m.From, m.At), firm)
+	}
+	in := m.Inputs()
+	value := graph.At(m.At, in)
+	if m.Driver >= 0 && value == value {
+		foot, head := [2]float64{v.X(m.At), v.Y(0)}, [2]float64{v.X(m.At), v.Y(value)}
+		on.Arrow(compose.Stroke(hue, on.Scaled(compose.LengthWidth), picture.Whole, 1), foot, head)
+		if v.Near(head[0], head[1]) {
+			on.Pen.Marker(hue, picture.Disc, head[0], head[1], on.Scaled(compose.PointRadius-1))
+		}
+	}
+	on.Room.Lines(on.Pen.Data[begun:])
+	a, ok := on.OnLines(on.Pen.Data[begun:])
+	if !ok {
+		return nil
+	}
+	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: m.CoordinateLaTeX(name), Colour: hue}
+	return []compose.Anchor{a}
+}

@@ -1,0 +1,150 @@
+package trajectory_test
+
+import (
+	"math"
+	"parvix/core/ask/edit"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/trajectory"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/stagetest"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// polar states polar curves on a square of 6 units, 600 pixels wide, and loads them with further entries.
+func polar(t *testing.T, formulas []string, parameters []string, further func(d *document.Document)) (*picture.Picture, *evaluate.Demonstration) {
+	t.Helper()
+	d := document.New("polar")
+	var err error
+	for _, formula := range formulas {
+		d, err = edit.State(d, "", formula)
+		require.NoError(t, err)
+	}
+	if parameters != nil {
+		d, err = edit.AddParameters(d, parameters)
+		require.NoError(t, err)
+	}
+	further(d)
+	d.Panels[0].Window = document.Window{Left: -3, Right: 3, Bottom: -3, Top: 3}
+	require.NoError(t, d.Check())
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	var c compose.Composer
+	return c.Panel(e, &d.Panels[0], 600, 600), e
+}
+
+// Inside the circle r = 3 sin θ and outside the cardioid r = 1 + sin φ lies an area of π (common practice).
+func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
+	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
+		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+	})
+	assert.Equal(t, `A=\pi\approx 3.1416`, stagetest.Labelled(pic, "region"))
+	found := false
+	for i := 0; i < len(pic.Live); {
+		switch picture.Op(pic.Live[i]) {
+		case picture.Area:
+			found = true
+			n := int(pic.Live[i+5])
+			for k := range n {
+				x, y := float64(pic.Live[i+6+2*k]-300)/100, float64(300-pic.Live[i+7+2*k])/100
+				r, θ := math.Hypot(x, y), math.Atan2(y, x)
+				assert.LessOrEqual(t, r, 3*math.Sin(θ)+0.01)
+				assert.GreaterOrEqual(t, r, 1+math.Sin(θ)-0.01)
+			}
+			i += 6 + 2*n
+		case picture.Line:
+			i += 6 + 2*int(pic.Live[i+5])
+		case picture.Marker, picture.Text:
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	assert.True(t, found)
+}
+
+// After 10¹⁷ radians nobody can say how often a curve has passed a direction; the page must not try.
+func TestOfACurveWithoutEndNoRegionIsTold(t *testing.T) {
+	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
+		d.Shown[1].Trajectory.To = "10^17"
+		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+	})
+	assert.Empty(t, stagetest.Labelled(pic, "region"))
+	assert.NotEmpty(t, pic.Live, "the curves are drawn")
+}
+
+func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
+	_, e := polar(t, []string{"r(θ) = a", "s(φ) = 1"}, []string{"a"}, func(d *document.Document) {
+		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+	})
+	var c compose.Composer
+	for radius, area := range map[float64]string{2: `A=3 \pi\approx 9.4248`, 1.5: `A=\frac{5 \pi}{4}\approx 3.927`, 1.1: `A\approx 0.6597`} {
+		e.Set(e.Find("a"), radius)
+		e.Update()
+		assert.Equal(t, area, stagetest.Labelled(c.Panel(e, &e.Document.Panels[0], 600, 600), "region"), "π (a² − 1)")
+	}
+	after, err := edit.Delete(e.Document, e.Document.Shown[1].ID)
+	require.NoError(t, err)
+	for _, s := range after.Shown {
+		assert.NotEqual(t, "region", s.ID, "no region without its second curve")
+	}
+}
+
+func TestPointsOfATableCanBeJoinedOrSmooth(t *testing.T) {
+	for _, line := range []document.Joining{"", document.Straight, document.Smooth} {
+		pic, e := polar(t, []string{"r = 1 + cos θ"}, nil, func(d *document.Document) {
+			d.Shown = append(d.Shown, document.Shown{ID: "dots", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Dots, Step: "π/4", Line: line}})
+		})
+		assert.Equal(t, 9, stagetest.Markers(pic.Live, picture.Colour(e.Shown[0].Entry.Colour)), "0, π/4 … 2π")
+		joins := stagetest.Lines(pic.Live, picture.Ink)
+		if line == "" {
+			assert.Empty(t, joins)
+			continue
+		}
+		require.Len(t, joins, 1)
+		for k := range 9 {
+			θ := float64(k) * math.Pi / 4
+			x, y := 300+100*(1+math.Cos(θ))*math.Cos(θ), 300-100*(1+math.Cos(θ))*math.Sin(θ)
+			nearest := math.Inf(1)
+			for _, q := range joins[0] {
+				nearest = min(nearest, math.Hypot(q[0]-x, q[1]-y))
+			}
+			assert.Less(t, nearest, 0.01, "the line goes through every point")
+		}
+		assert.Equal(t, line == document.Smooth, len(joins[0]) > 9)
+	}
+}
+
+func TestAFamilyOfPolarCurvesHasOneForEachValue(t *testing.T) {
+	pic, e := polar(t, []string{"r = a + cos(3θ)"}, []string{"a"}, func(d *document.Document) {
+		d.Shown[0].Family = &document.Family{Parameter: "a", Values: []string{"0", "1", "2"}}
+	})
+	members := e.Shown[0].Live.(*trajectory.Live).Family.Members
+	require.Len(t, members, 3)
+	for k, colour := range []picture.Colour{picture.Ramp, picture.Ramp + 4, picture.Ramp + 8} {
+		drawn := stagetest.Lines(pic.Live, colour)
+		require.NotEmpty(t, drawn)
+		for _, line := range drawn {
+			for _, q := range line {
+				x, y := (q[0]-300)/100, (300-q[1])/100
+				θ := math.Atan2(y, x)
+				one, other := float64(k)+math.Cos(3*θ), float64(k)+math.Cos(3*(θ+math.Pi))
+				off := min(math.Abs(one-math.Hypot(x, y)), math.Abs(other+math.Hypot(x, y)))
+				assert.Less(t, off, 0.01, "a = %d at %v, %v", k, x, y)
+			}
+		}
+		assert.Equal(t, members[k].LaTeX, stagetest.Labelled(pic, e.Shown[0].Entry.ID+"."+string(rune('0'+k))))
+	}
+}
+
+// The graph beside a polar curve is called as the curve is.
+func TestTheGraphOfAPolarCurveHasItsName(t *testing.T) {
+	pic, _ := polar(t, []string{"s(φ) = 1 + cos φ"}, nil, func(d *document.Document) {
+		d.Shown = append(d.Shown, document.Shown{ID: "graph", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Graph, Ratio: "r"}})
+	})
+	assert.Equal(t, `s\left(\phi\right)`, stagetest.Labelled(pic, "graph"))
+}

@@ -1,0 +1,199 @@
+package trajectory
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	curves "parvix/core/maths/trajectory"
+	"parvix/core/numeric/program"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+)
+
+// View is what is found out about a trajectory at the values in play, and its table.
+type View struct {
+	Lines []kind.Line `json:"lines"`
+	// Head names the columns; a value that does not exist is “undefined”.
+	Head []string   `json:"head"`
+	Rows [][]string `json:"rows"`
+	// Numbers are the rows' numbers in full, for a file; one that does not exist is null.
+	Numbers [][]*float64 `json:"numbers"`
+}
+
+// Study is what is found out about the curve at the values in play, with a table at steps of the parameter where a step is
+// typed.
+func (m *Live) Study(d *evaluate.Demonstration, step string) (*View, error) {
+	if !m.Exists() {
+		return nil, problem.New("ends", 0, 0)
+	}
+	c, err := m.Studied(d)
+	if err != nil {
+		return nil, err
+	}
+	unit := 1.0
+	if m.Polar {
+		unit = Direction(d, 1)
+	}
+	v := &View{Lines: m.lines(d, c, unit), Head: []string{}, Rows: [][]string{}, Numbers: [][]*float64{}}
+	if step != "" {
+		if err := m.tabulate(d, v, c, unit, step); err != nil {
+			return nil, err
+		}
+	}
+	return v, nil
+}
+
+// tabulate fills the table: the parameter in its own unit, r for a polar curve, x and y.
+func (m *Live) tabulate(d *evaluate.Demonstration, v *View, c *curves.Curve, unit float64, typed string) error {
+	f, err := expr.Parse(typed, d.Scope())
+	if err != nil {
+		return err
+	}
+	at, err := program.CompilePoint(f.Node, []string{"\x00"})
+	if err != nil {
+		return err
+	}
+	rows, ok := c.Table(m.From*unit, m.To*unit, at([]float64{0})*unit)
+	if !ok || len(rows) > mostPointsListed {
+		return problem.New("field", 0, len(typed), "step", fmt.Sprintf("a number above 0 that gives at most %d rows", mostPointsListed))
+	}
+	v.Head = []string{m.variable, "x", "y"}
+	if m.Polar {
+		v.Head = []string{m.variable, "r", "x", "y"}
+	}
+	for _, p := range rows {
+		values := []float64{p.T / unit, p.X, p.Y}
+		if m.Polar {
+			values = []float64{p.T / unit, p.R, p.X, p.Y}
+		}
+		row, numbers := make([]string, len(values)), make([]*float64, len(values))
+		for i, value := range values {
+			row[i] = d.Numeral(cell(value, i == 0))
+			if !math.IsNaN(value) && !math.IsInf(value, 0) {
+				numbers[i] = &values[i]
+			}
+		}
+		v.Rows, v.Numbers = append(v.Rows, row), append(v.Numbers, numbers)
+	}
+	return nil
+}
+
+// cell writes a number of the table; the parameter as π/12 where it is one, as a book's table has it.
+func cell(value float64, isParameter bool) string {
+	if r, ok := evaluate.ShareOfPi(value); ok && isParameter {
+		return number.OfPi(int(r.Num().Int64()), int(r.Denom().Int64()))
+	}
+	return number.Format(value, 4)
+}
+
+// mostPointsListed bounds a table on the bench.
+const mostPointsListed = 5000
+
+// enclosed is the area inside a polar curve that closes on its interval, NaN for another.
+func (m *Live) enclosed(d *evaluate.Demonstration, c *curves.Curve) float64 {
+	first, last := m.Place(m.From), m.Place(m.To)
+	if _, closes := c.Closing(); !m.Polar || !closes || math.Hypot(first.X-last.X, first.Y-last.Y) > 1e-9 {
+		return math.NaN()
+	}
+	pole := func(float64) float64 { return 0 }
+	return curves.RegionArea(curves.Between(m.Outline(d), pole, false))
+}
+
+// between writes low ≤ name ≤ high, with < where there is no end.
+func between(low float64, name string, high float64) string {
+	sign := func(end float64) string {
+		if math.IsInf(end, 0) {
+			return "<"
+		}
+		return `\le`
+	}
+	return number.Format(low, 3) + sign(low) + " " + name + sign(high) + " " + number.Format(high, 3)
+}
+
+func (m *Live) lines(d *evaluate.Demonstration, c *curves.Curve, unit float64) []kind.Line {
+	lines := []kind.Line{}
+	line := func(name, latex string) { lines = append(lines, kind.Line{Name: name, LaTeX: d.Typeset(latex)}) }
+	from, to := m.From*unit, m.To*unit
+	angle := func(t float64) string {
+		if unit != 1 {
+			return "{" + number.Format(t/unit, 2) + `}^{\circ}`
+		}
+		if ofPi := evaluate.MultipleOfPi(t); ofPi != "" {
+			return ofPi
+		}
+		return number.Format(t, 3)
+	}
+	if closing, ok := c.Closing(); ok {
+		line("closes after", angle(closing.Float()))
+	} else {
+		line("closes", `\text{never}`)
+	}
+	if area := c.Area(from, to); area.Value == area.Value {
+		line("area swept by the ray", evaluate.WithExact(area.Value))
+		// A ray that goes around twice, or turns back, sweeps over a place more than once; one that runs off closes nothing.
+		if enclosed := m.enclosed(d, c); !math.IsInf(area.Value, 0) && enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
+			line("area enclosed", evaluate.WithExact(enclosed))
+		}
+	}
+	line("length", evaluate.WithExact(c.Length(from, to).Value))
+	box := c.Box(from, to)
+	line("reaches", between(box.Low[0], "x", box.High[0])+`,\quad `+between(box.Low[1], "y", box.High[1]))
+	level, upright := c.Tangents(from, to)
+	list := func(name string, places []float64) {
+		var parts []string
+		for _, t := range places {
+			parts = append(parts, angle(t))
+		}
+		if len(parts) > 0 {
+			line(name, expr.LaTeXName(m.variable)+"="+listed(parts))
+		}
+	}
+	list("level tangents", level)
+	list("upright tangents", upright)
+	places := func(name string, list []curves.Place) {
+		var parts []string
+		for _, p := range list {
+			parts = append(parts, "("+number.Format(p.X, 3)+`,\,`+number.Format(p.Y, 3)+")")
+		}
+		if len(parts) > 0 {
+			line(name, listed(parts))
+		}
+	}
+	onX, onY := c.OnAxes(from, to)
+	places("meets the x-axis at", onX)
+	places("meets the y-axis at", onY)
+	places("crosses itself at", c.SelfCrossings(from, to))
+	var symmetries []string
+	has := c.Symmetries()
+	for _, one := range []struct {
+		is    bool
+		words string
+	}{{has.InX, `\text{in the x-axis}`}, {has.InY, `\text{in the y-axis}`}, {has.AtPole, `\text{about the pole}`}} {
+		if one.is {
+			symmetries = append(symmetries, one.words)
+		}
+	}
+	if len(symmetries) > 0 {
+		line("symmetric", listed(symmetries))
+	}
+	if f, ok := c.WithoutParameter(); ok {
+		name := "without the parameter"
+		if f.Kind != "" {
+			name += ", " + f.Kind
+		}
+		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+	}
+	return lines
+}
+
+// listed writes the first of many parts.
+func listed(parts []string) string {
+	const most = 8
+	if len(parts) > most {
+		parts = append(parts[:most:most], `\dots`)
+	}
+	return expr.Together(parts)
+}

@@ -1,0 +1,82 @@
+package trajectory
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/family"
+)
+
+// label is what the label says: r, with the formula and its present values, or (x(t), y(t)).
+func (m *Live) label(d *evaluate.Demonstration, given *document.Trajectory, formula bool) string {
+	if m.Polar {
+		f := d.Named(given.Function)
+		if formula {
+			return evaluate.HeadLaTeX(f.Stated.Name, nil) + "=" + d.Now(f)
+		}
+		return evaluate.HeadLaTeX(f.Stated.Name, nil)
+	}
+	if !formula {
+		return ""
+	}
+	return `\left(` + d.FormulaWord(given.X, m.variable).LaTeX + d.Typeset(`,\;`) + d.FormulaWord(given.Y, m.variable).LaTeX + `\right)`
+}
+
+// CoordinateLaTeX names a coordinate over the parameter: x(t), and the radius of a polar curve by the name of its function.
+func (m *Live) CoordinateLaTeX(name string) string {
+	if name == "r" {
+		name = expr.LaTeXName(m.function)
+	}
+	return name + `\left(` + expr.LaTeXName(m.variable) + `\right)`
+}
+
+// Variable is the letter of the curve's parameter.
+func (m *Live) Variable() string { return m.variable }
+
+// Sentence says “the polar curve r for 0 ≤ θ ≤ 2π”.
+func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	m := s.Entry.Trajectory
+	ends := []evaluate.Word{evaluate.Says(" for "), {LaTeX: d.FormulaWord(m.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, m)) + `\le ` + d.FormulaWord(m.To).LaTeX}}
+	if s.Entry.Family != nil {
+		ends = append(append(ends, evaluate.Says(", ")), family.Sentence(d, s.Entry.Family)...)
+	}
+	if m.Function != "" {
+		return append([]evaluate.Word{evaluate.Says("the polar curve "), {LaTeX: expr.LaTeXName(m.Function)}}, ends...)
+	}
+	pair := `\left(` + d.FormulaWord(m.X, letterOf(d, m)).LaTeX + d.Typeset(`,\;`) + d.FormulaWord(m.Y, letterOf(d, m)).LaTeX + `\right)`
+	return append([]evaluate.Word{evaluate.Says("the curve "), {LaTeX: pair}}, ends...)
+}
+
+func letterOf(d *evaluate.Demonstration, m *document.Trajectory) string {
+	if f := d.Document.StatedNamed(m.Function); f != nil && len(f.Variables) == 1 {
+		return f.Variables[0]
+	}
+	if m.Variable != "" {
+		return m.Variable
+	}
+	return "t"
+}
+
+// Describe says how far a curve has been run through.
+func (m *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+	what := "A parametric curve"
+	if m.Polar {
+		what = "The polar curve " + e.Trajectory.Function
+	}
+	if !m.Exists() {
+		return []string{what + " on an empty interval."}
+	}
+	if f := m.Family; f != nil {
+		first, last := f.Ends()
+		return []string{fmt.Sprintf("%s for %d values of %s from %v to %v.", what, len(f.Members), e.Family.Parameter, first, last)}
+	}
+	p := m.Place(m.At)
+	if math.IsNaN(p.X + p.Y) {
+		return []string{fmt.Sprintf("%s, run through up to %s; the point is undefined.", what, number.Format(m.At, 3))}
+	}
+	return []string{fmt.Sprintf("%s, run through up to %s; its point is at (%s, %s).", what, number.Format(m.At, 3), number.Format(p.X, 3), number.Format(p.Y, 3))}
+}

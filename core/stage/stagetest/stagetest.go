@@ -1,0 +1,135 @@
+// Package stagetest has what tests of the kinds share: small demonstrations, composed, and what their pictures hold.
+package stagetest
+
+import (
+	"fmt"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	_ "parvix/core/stage/kinds"
+	"parvix/core/stage/picture"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+)
+
+// Demonstration loads functions of x, dials with values, and what is shown.
+func Demonstration(t testing.TB, formulas map[string]string, values map[string]float64, shown ...document.Shown) *evaluate.Demonstration {
+	t.Helper()
+	d := document.New("")
+	for name, formula := range formulas {
+		d.Stated = append(d.Stated, document.Stated{ID: "f" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
+	}
+	for name, v := range values {
+		d.Stated = append(d.Stated, document.Stated{ID: "dial" + name, Kind: document.Parameter, Name: name, From: "-5", To: "5", Step: "0.1"})
+		d.Scenes[0].Values[name] = v
+	}
+	d.Shown = shown
+	require.NoError(t, d.Check())
+	return evaluate.Load(d, nil)
+}
+
+// Problems are the codes of what is wrong, by object.
+func Problems(d *evaluate.Demonstration) map[string]string {
+	list := map[string]string{}
+	for _, p := range d.Problems {
+		list[p.Object] = p.Code
+	}
+	return list
+}
+
+// Plane is a panel with a window.
+func Plane(left, right, bottom, top float64, equal bool) document.Panel {
+	return document.Panel{ID: "panel", Kind: document.Plane, Window: document.Window{Left: left, Right: right, Bottom: bottom, Top: top},
+		EqualScales: equal, Grid: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
+}
+
+// Composed draws the functions f1, f2 … and further entries.
+func Composed(t testing.TB, p document.Panel, width, height float64, formulas []string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
+	t.Helper()
+	d := document.New("")
+	d.Panels[0] = p
+	for i, formula := range formulas {
+		name := fmt.Sprintf("f_%d", i)
+		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
+		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
+	}
+	d.Shown = append(d.Shown, shown...)
+	require.NoError(t, d.Check())
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	var c compose.Composer
+	return c.Panel(e, &d.Panels[0], width, height), e
+}
+
+// Lines gives the points of the lines of a colour.
+func Lines(data []float32, colour picture.Colour) (list [][][2]float64) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			n := int(data[i+5])
+			var points [][2]float64
+			for k := range n {
+				points = append(points, [2]float64{float64(data[i+6+2*k]), float64(data[i+7+2*k])})
+			}
+			if picture.Colour(data[i+1]) == colour {
+				list = append(list, points)
+			}
+			i += 6 + 2*n
+		case picture.Marker, picture.Text:
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	return list
+}
+
+// Markers counts the markers of a colour.
+func Markers(data []float32, colour picture.Colour) (n int) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(data[i+5])
+		case picture.Marker, picture.Text:
+			if picture.Op(data[i]) == picture.Marker && picture.Colour(data[i+1]) == colour {
+				n++
+			}
+			i += 6
+		default:
+			i += 4
+		}
+	}
+	return n
+}
+
+// Labelled is what a label says.
+func Labelled(p *picture.Picture, id string) string {
+	for _, l := range p.Labels {
+		if l.ID == id {
+			return l.LaTeX
+		}
+	}
+	return ""
+}
+
+// Again composes a document again after something has been done to its demonstration.
+func Again(e *evaluate.Demonstration, width, height float64) *picture.Picture {
+	var c compose.Composer
+	return c.Panel(e, &e.Document.Panels[0], width, height)
+}
+
+// WithParameter composes the function f of x and a parameter a that is 1.
+func WithParameter(t *testing.T, formula string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
+	t.Helper()
+	d := document.New("")
+	d.Panels[0] = Plane(-6, 6, -3, 3, true)
+	d.Stated = []document.Stated{{ID: "sa", Kind: document.Parameter, Name: "a", From: "-4", To: "4", Step: "0.1", Colour: 5},
+		{ID: "sf", Kind: document.Function, Name: "f", Variables: []string{"x"}, Formula: formula}}
+	d.Scenes[0].Values = map[string]float64{"a": 1}
+	d.Shown = shown
+	require.NoError(t, d.Check())
+	e := evaluate.Load(d, nil)
+	require.Empty(t, e.Problems)
+	return Again(e, 900, 450), e
+}
