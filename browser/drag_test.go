@@ -81,8 +81,8 @@ func TestDraggingADialMovesCurveReadoutsAndTextInOnePicture(t *testing.T) {
 		"only what depends on k: not the parent, not the guide at h")
 
 	k := fmt.Sprintf("%.1f", v["k"])
-	assert.Contains(t, text(t, one(t, page, `[data-dial="k"] .value`)), k)
-	assert.Contains(t, text(t, one(t, page, `[data-entry="w1"]`)), strings.TrimSuffix(k, ".0")+" up")
+	assert.Contains(t, read(t, one(t, page, `[data-dial="k"] .value`)), k)
+	assert.Contains(t, read(t, one(t, page, `[data-entry="w1"]`)), strings.TrimSuffix(k, ".0")+" up")
 	saying(t, page, ".label", strings.TrimSuffix(k, ".0"))
 }
 

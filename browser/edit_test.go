@@ -13,6 +13,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/text"
 )
 
 func documentOf(t *testing.T, page *rod.Page) document.Document {
@@ -111,7 +112,7 @@ func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
 	field := one(t, page, `input[aria-label="Statement"]`)
 	write(t, field, "f(x) = a(x − h)² + sin(x")
 	saying(t, page, ".formula-field .problem", "bracket opened after sin is not closed")
-	assert.Equal(t, "(", text(t, one(t, page, ".formula-field .problem mark")), "the bracket itself is marked")
+	assert.Equal(t, "(", read(t, one(t, page, ".formula-field .problem mark")), "the bracket itself is marked")
 	press(t, page, input.Enter)
 	saying(t, page, ".formula-field .problem", "not closed")
 	assertDrawn(t, page, hueF, jet(values(t, page)))
@@ -153,7 +154,7 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 		click(t, one(t, page, plus))
 		click(t, menuItem(t, page, what))
 	}
-	last := func() document.Shown {
+	last := func() document.Entry {
 		d := documentOf(t, page)
 		return d.Shown[len(d.Shown)-1]
 	}
@@ -168,12 +169,13 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 	press(t, page, input.Enter)
 	entries(7)
 	p := last()
-	assert.Equal(t, []string{"P", "h + 1", "f(h + 1)"}, []string{p.Name, p.X, p.Y})
+	assert.Equal(t, []string{"P", "h + 1", "f(h + 1)"}, []string{p.Field("name"), p.Field("x"), p.Field("y")})
 	saying(t, page, ".label", "P")
 
 	choose(t, page, one(t, page, `[data-entry="`+p.ID+`"]`), "Trace it")
 	entries(8)
-	assert.Equal(t, p.ID, last().Of)
+	traced := last()
+	assert.Equal(t, p.ID, traced.Field("of"))
 
 	add("a guide line")
 	write(t, one(t, page, `input[aria-label="Where the guide lies"]`), "h + 1")
@@ -189,7 +191,7 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 	click(t, saying(t, page, ".entry-form button", "^Keep$"))
 	saying(t, page, `.folio .entry`, "The drop stands at 3.9")
 	said := documentOf(t, page).Said
-	assert.Equal(t, "The drop stands at ", said[len(said)-1].Pieces[0].Text)
+	assert.Equal(t, "The drop stands at ", said[len(said)-1].Body.(*text.Body).Pieces[0].Text)
 
 	// It is live.
 	click(t, one(t, page, `[aria-label="k one step up"]`))
@@ -218,9 +220,9 @@ func TestATextStandsOnThePictureAndLabelsKeepClear(t *testing.T) {
 	for _, label := range page.MustElements(".label") {
 		b := label.MustShape().Box()
 		apart := b.X+b.Width <= box.X || b.X >= box.X+box.Width || b.Y+b.Height <= box.Y || b.Y >= box.Y+box.Height
-		assert.True(t, apart, "%s lies on the text", text(t, label))
+		assert.True(t, apart, "%s lies on the text", read(t, label))
 	}
-	before := text(t, one(t, page, ".corner.topRight p"))
+	before := read(t, one(t, page, ".corner.topRight p"))
 	click(t, one(t, page, `[aria-label="k one step down"]`))
 	until(t, page, `(before) => document.querySelector('.corner.topRight p').innerText.trim().split(/\s+/).join(' ') !== before`, before)
 }
@@ -271,7 +273,7 @@ func TestRenamingAParameterRewritesEveryFormula(t *testing.T) {
 	assert.Equal(t, "a(x − c)² + k", d.Stated[0].Formula)
 	assert.InDelta(t, 3, values(t, page)["c"], 1e-12)
 	drawn(t, page)
-	assert.Equal(t, "c", documentOf(t, page).Shown[2].At, "the guide follows")
+	assert.Equal(t, "c", documentOf(t, page).Shown[2].Field("at"), "the guide follows")
 }
 
 func TestTheWindowZoomsPansAndFits(t *testing.T) {

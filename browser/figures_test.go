@@ -17,6 +17,10 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/maths/circle"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/finding"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // TestFigures measures what quality demands of the page and prints it; it fails on nothing, since machines differ.
@@ -96,11 +100,11 @@ func tracedCurves(t *testing.T) *document.Document {
 	d := tenCurves(t)
 	functions := d.Functions()
 	for k, x := range []string{"1", "2", "−1"} {
-		d = shown(t, d, document.Shown{Kind: document.Point, X: x + " + a/4", Y: functions[k].Name + "(" + x + " + a/4)"})
-		d = shown(t, d, document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID})
+		d = shown(t, d, document.Entry{Body: &point.Body{X: x + " + a/4", Y: functions[k].Name + "(" + x + " + a/4)"}})
+		d = shown(t, d, document.Entry{Body: &trace.Body{Of: d.Shown[len(d.Shown)-1].ID}})
 	}
-	for k, finding := range []document.Finding{document.Zeros, document.Maxima} {
-		d = shown(t, d, document.Shown{Kind: document.Found, Function: functions[k].Name, Finding: finding})
+	for k, what := range []document.Finding{document.Zeros, document.Maxima} {
+		d = shown(t, d, document.Entry{Body: &finding.Body{Function: functions[k].Name, Finding: what}})
 	}
 	return d
 }
@@ -111,12 +115,12 @@ func tracedCircle(t *testing.T) *document.Document {
 	d, err := edit.Begin(document.New("circle"), edit.IdeaCircle)
 	require.NoError(t, err)
 	for _, f := range circle.Functions() {
-		d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: string(f), Shown: true})
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Ratio: string(f), Shown: true})
 		require.NoError(t, err)
 	}
 	for _, ratio := range []string{"sin", "cos"} {
-		d = shown(t, d, document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
-		d = shown(t, d, document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
+		d = shown(t, d, document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &point.Body{X: "θ", Y: ratio + "(θ)"}})
+		d = shown(t, d, document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &trace.Body{Of: d.Shown[len(d.Shown)-1].ID}})
 	}
 	return d
 }
@@ -128,16 +132,16 @@ func fineCurve(t *testing.T) *document.Document {
 	require.NoError(t, err)
 	d, err = edit.AddParameters(d, []string{"a"})
 	require.NoError(t, err)
-	d.Shown[0].Trajectory.To = "50π"
+	d.Shown[0].Body.(*trajectory.Body).To = "50π"
 	d, err = edit.Watch(d, d.Shown[0].ID, 0)
 	require.NoError(t, err)
 	d.Panels[1].Window = document.Window{Left: -5, Right: 165, Bottom: -1, Top: 5}
 	return d
 }
 
-func shown(t *testing.T, d *document.Document, entry document.Shown) *document.Document {
+func shown(t *testing.T, d *document.Document, entry document.Entry) *document.Document {
 	t.Helper()
-	after, err := edit.PutShown(d, entry)
+	after, err := edit.Put(d, entry)
 	require.NoError(t, err)
 	return after
 }

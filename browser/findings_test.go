@@ -11,6 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/finding"
 )
 
 // typesetOf is the LaTeX behind what an element typesets.
@@ -74,8 +75,8 @@ func TestAFindingIsShownOnTheStageAndToldInAText(t *testing.T) {
 	d := documentOf(t, page)
 	kinds := map[document.Finding]bool{}
 	for _, s := range d.Shown {
-		if s.Kind == document.Found {
-			kinds[s.Finding] = true
+		if shown, ok := s.Body.(*finding.Body); ok {
+			kinds[shown.Finding] = true
 		}
 	}
 	assert.Len(t, kinds, 3)
@@ -121,7 +122,7 @@ func TestAReadingSnapsNamesItsFunctionAndIsExact(t *testing.T) {
 	until(t, page, `() => document.querySelector('.card') === null`)
 	d := documentOf(t, page)
 	last := d.Shown[len(d.Shown)-1]
-	assert.Equal(t, []string{"3", "u(3)"}, []string{last.X, last.Y})
+	assert.Equal(t, []string{"3", "u(3)"}, []string{last.Field("x"), last.Field("y")})
 
 	// The key alone opens a reading.
 	require.NoError(t, one(t, page, ".plane").Focus())

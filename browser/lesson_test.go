@@ -3,6 +3,8 @@ package browser
 import (
 	"fmt"
 	"math"
+	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/table"
 	"testing"
 
 	"github.com/go-rod/rod"
@@ -10,8 +12,6 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
-
-	"parvix/core/stage/document"
 )
 
 // A lesson is built from an empty bench as a teacher would, and what she does is counted: each click, and each text that
@@ -199,7 +199,7 @@ func TestGuidesOfALogisticCurveStayRightWhileThreeDialsMove(t *testing.T) {
 			level = append(level, [2]float64{share * w.Width, w.pixel(0, v["L"]/2)[1]})
 		}
 		doc := documentOf(t, l.page)
-		for places, hue := range map[*[][2]float64]int{&upright: doc.Shown[1].Colour, &level: doc.Shown[2].Colour} {
+		for places, hue := range map[*[][2]float64]int{&upright: doc.Shown[1].Look.Colour, &level: doc.Shown[2].Look.Colour} {
 			inked := 0
 			for _, n := range ink(t, l.page, *places, 4, hues[hue]) {
 				if n > 0 {
@@ -224,7 +224,7 @@ func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) 
 	one(t, l.page, `[data-finding="verticalAsymptotes"]`)
 	l.open("Show the vertical asymptote of f on the stage")
 	l.atMost(6)
-	table := text(t, one(t, l.page, ".steps-table"))
+	table := read(t, one(t, l.page, ".steps-table"))
 	for _, words := range []string{"Shift 4 to the left.", "Reflect in the x-axis", "Shift 2 up.", "(−4, ∞)", "x = −4"} {
 		assert.Contains(t, table, words)
 	}
@@ -239,7 +239,7 @@ func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) 
 	until(t, l.page, `() => [...document.querySelectorAll('.steps-table td')].some(e => e.textContent.includes('(−3, 2)'))`)
 	drawn(t, l.page)
 	w := seen(t, l.page)
-	assert.Positive(t, ink(t, l.page, [][2]float64{w.pixel(-3, 2)}, 4, hues[documentOf(t, l.page).Shown[1].Colour])[0])
+	assert.Positive(t, ink(t, l.page, [][2]float64{w.pixel(-3, 2)}, 4, hues[documentOf(t, l.page).Shown[1].Look.Colour])[0])
 }
 
 func TestTheLocusOfAVertexWithItsEquation(t *testing.T) {
@@ -289,7 +289,7 @@ func TestThreeTypesTracedByOnePoint(t *testing.T) {
 	types := []func(x float64) float64{func(x float64) float64 { return 2*x + 1 }, func(x float64) float64 { return x * x }, math.Exp2}
 	traces := 0
 	for _, s := range documentOf(t, l.page).Shown {
-		if s.Kind != "trace" {
+		if s.Kind() != "trace" {
 			continue
 		}
 		trace := ask[[]float64](t, l.page, `id => parvix.trace(id)`, s.ID)
@@ -380,10 +380,10 @@ func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
 	click(t, one(t, l.page, `[aria-label="Distances from a curve"]`))
 	l.click(".entry-form button", "Show it")
 	until(t, l.page, `() => parvix.document().shown.at(-1).kind === 'table'`)
-	assert.Len(t, documentOf(t, l.page).Shown[1].Rows, 4)
+	assert.Len(t, documentOf(t, l.page).Shown[1].Body.(*table.Body).Rows, 4)
 	drawn(t, l.page)
 	w := seen(t, l.page)
-	hue := hues[documentOf(t, l.page).Shown[1].Colour]
+	hue := hues[documentOf(t, l.page).Shown[1].Look.Colour]
 	for _, p := range [][2]float64{{0, 0}, {1, 0.5}, {2, 2}, {-1, 1.5}} {
 		assert.Positive(t, ink(t, l.page, [][2]float64{w.pixel(p[0], p[1])}, 3, hue)[0], "the point %v", p)
 	}
@@ -425,7 +425,7 @@ func TestAnEntryIsDraggedToItsPanel(t *testing.T) {
 		row.dispatchEvent(new DragEvent('dragstart', {bubbles: true, dataTransfer: data}));
 		document.querySelectorAll('.panel')[1].dispatchEvent(new DragEvent('drop', {bubbles: true, cancelable: true, dataTransfer: data}));
 	}`)
-	until(t, l.page, `() => JSON.stringify(parvix.document().shown[0].panels) === '["plane2"]'`)
+	until(t, l.page, `() => JSON.stringify(parvix.document().shown[0].where.panels) === '["plane2"]'`)
 }
 
 // Points are plotted first, by tapping; one that lies wrong is dragged to its place; only then the curve is revealed.
@@ -445,17 +445,17 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 	for k, p := range [][2]float64{{0, 0}, {1, 0.5}, {2, 3}} {
 		at := w.pixel(p[0], p[1])
 		tap(t, l.page, at[0]/box.Width, at[1]/box.Height)
-		until(t, l.page, `n => parvix.document().shown.at(-1).rows?.length === n`, k+1)
+		until(t, l.page, `n => parvix.document().shown.at(-1).body.rows?.length === n`, k+1)
 	}
-	rows := documentOf(t, l.page).Shown[1].Rows
-	assert.Equal(t, document.Row{X: "1", Y: "0.5"}, rows[1], "a tap near the grid means the grid")
-	assert.Equal(t, document.Row{X: "2", Y: "3"}, rows[2])
+	rows := documentOf(t, l.page).Shown[1].Body.(*table.Body).Rows
+	assert.Equal(t, table.Row{X: "1", Y: "0.5"}, rows[1], "a tap near the grid means the grid")
+	assert.Equal(t, table.Row{X: "2", Y: "3"}, rows[2])
 	click(t, saying(t, l.page, ".plots button", "done"))
 
 	// The third point belongs to (2, 2).
 	from, to := w.pixel(2, 3), w.pixel(2, 2)
 	pull(t, l.page, one(t, l.page, `[data-grip="3"]`), 0, to[1]-from[1])
-	until(t, l.page, `() => parvix.document().shown.at(-1).rows[2].y === '2'`)
+	until(t, l.page, `() => parvix.document().shown.at(-1).body.rows[2].y === '2'`)
 
 	l.click(".head button", "^Present$")
 	click(t, saying(t, l.page, ".covers button", "hide and reveal"))
@@ -486,7 +486,7 @@ func TestPiecesOfGeometryAreLive(t *testing.T) {
 	l.choose("Shape", "polygon")
 	l.click(".entry-form button", "Show it")
 	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('A=6'))`)
-	assert.Len(t, documentOf(t, l.page).Shown[4].Figure.Points, 3)
+	assert.Len(t, documentOf(t, l.page).Shown[4].Body.(*figure.Body).Points, 3)
 
 	// The point (4, −1) is dragged one to the left: the area is half of 3 · 3.
 	w := seen(t, l.page)

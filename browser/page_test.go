@@ -190,8 +190,8 @@ func values(t *testing.T, page *rod.Page) map[string]float64 {
 	return ask[map[string]float64](t, page, `() => parvix.values()`)
 }
 
-// text of an element, in one line.
-func text(t *testing.T, e *rod.Element) string {
+// read gives the text of an element, in one line.
+func read(t *testing.T, e *rod.Element) string {
 	t.Helper()
 	words, err := e.Text()
 	require.NoError(t, err)

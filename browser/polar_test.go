@@ -147,16 +147,16 @@ func TestTheTableOfACurveIsShownAsPointsJoinedOrSmooth(t *testing.T) {
 	l.enter("Step of the table", "π/4")
 	until(t, l.page, `() => document.querySelectorAll('.trajectory tbody tr').length === 9`)
 	joined := func() string {
-		return ask[string](t, l.page, `() => parvix.document().shown.filter(s => s.part?.piece === 'dots').map(s => s.part.line ?? 'points').join()`)
+		return ask[string](t, l.page, `() => parvix.document().shown.filter(s => s.body.piece === 'dots').map(s => s.body.line ?? 'points').join()`)
 	}
 	for _, step := range []struct{ words, line string }{{"as points", "points"}, {"joined", "straight"}, {"smooth", "smooth"}} {
 		l.click(".trajectory button", "^"+step.words+"$")
-		until(t, l.page, `(line) => parvix.document().shown.some(s => s.part?.piece === 'dots' && (s.part.line ?? 'points') === line)`, step.line)
+		until(t, l.page, `(line) => parvix.document().shown.some(s => s.body.piece === 'dots' && (s.body.line ?? 'points') === line)`, step.line)
 		assert.Equal(t, step.line, joined(), "one set of points at a time")
 	}
 	saying(t, l.page, "[aria-label=Shown]", "points at steps of")
 	l.click(".trajectory button", "^smooth$")
-	until(t, l.page, `() => !parvix.document().shown.some(s => s.part)`)
+	until(t, l.page, `() => !parvix.document().shown.some(s => s.kind === 'trajectoryPart')`)
 }
 
 func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {

@@ -7,6 +7,7 @@ import (
 	"io/fs"
 
 	"parvix/core/stage/document"
+	_ "parvix/core/stage/kinds" // whose entries it holds
 )
 
 //go:embed *.json

@@ -1,5 +1,5 @@
 // Command generate writes what follows from Go's types: the page's types (web/src/generated/types.ts) and the JSON
-// Schema of a demonstration's file (docs/format/demonstration-2.schema.json). A test fails when they are stale.
+// Schema of a demonstration's file (docs/format/demonstration-3.schema.json). A test fails when they are stale.
 package main
 
 import (
@@ -28,7 +28,7 @@ func main() {
 // outputs: file → what makes it from the folder of the module.
 var outputs = map[string]func(root string) ([]byte, error){
 	"web/src/generated/types.ts":              typescript,
-	"docs/format/demonstration-2.schema.json": schema,
+	"docs/format/demonstration-3.schema.json": schema,
 }
 
 func write(name string, text []byte) error {

@@ -5,11 +5,15 @@ import (
 	"go/ast"
 	"go/parser"
 	"go/token"
+	"path"
 	"path/filepath"
 	"reflect"
+	"slices"
 	"sort"
 	"strconv"
 	"strings"
+
+	stage "parvix/core/stage/kinds"
 )
 
 // kinds are the exported types of some packages, as far as they matter outside Go.
@@ -149,7 +153,8 @@ func jsonFields(s *ast.StructType) []field {
 		if doc == "" {
 			doc = words(f.Comment)
 		}
-		fields = append(fields, field{name, doc, f.Type, strings.Contains(options, "omitempty")})
+		optional := strings.Contains(options, "omitempty") || strings.Contains(options, "omitzero")
+		fields = append(fields, field{name, doc, f.Type, optional})
 	}
 	return fields
 }
@@ -159,6 +164,43 @@ func words(c *ast.CommentGroup) string {
 		return ""
 	}
 	return strings.Join(strings.Fields(c.Text()), " ")
+}
+
+// qualified is the package and the name of a type that stands in a package.
+func qualified(pkg string, x ast.Expr) (string, string) {
+	switch x := x.(type) {
+	case *ast.StarExpr:
+		return qualified(pkg, x.X)
+	case *ast.SelectorExpr:
+		if from, ok := x.X.(*ast.Ident); ok {
+			pkg = from.Name
+		}
+	}
+	return pkg, baseName(x)
+}
+
+// bodies are the types of the bodies of the kinds, by the kind, in the order in which they are listed.
+func bodies() (list []body) {
+	for _, make := range stage.All {
+		of := make()
+		kind := reflect.TypeOf(of).Elem()
+		list = append(list, body{string(of.Kind()), strings.TrimPrefix(kind.PkgPath(), "parvix/"), path.Base(kind.PkgPath()), kind.Name()})
+	}
+	return list
+}
+
+// body is the type of the bodies of a kind.
+type body struct{ kind, folder, pkg, name string }
+
+// documentFolders are those whose types stand in a document's file.
+func documentFolders() []string {
+	folders := []string{"core/stage/document", "core/stage/kinds/family", "core/maths/locus"}
+	for _, b := range bodies() {
+		if !slices.Contains(folders, b.folder) {
+			folders = append(folders, b.folder)
+		}
+	}
+	return folders
 }
 
 // baseName is the type's name without its package or pointer.

@@ -17,6 +17,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
 )
 
 // monsters are documents that took minutes or gigabytes to draw before their work was bounded.
@@ -26,7 +29,7 @@ func monsters() []*document.Document {
 		for i, line := range lines {
 			name, formula, _ := strings.Cut(line, " = ")
 			d.Stated = append(d.Stated, document.Stated{ID: fmt.Sprint("s", i), Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-			d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("c", i), Kind: document.Curve, Function: name})
+			d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("c", i), Body: &curve.Body{Function: name}})
 		}
 		return d
 	}
@@ -35,9 +38,9 @@ func monsters() []*document.Document {
 	for i := range 10000 {
 		kept = append(kept, float64(i%1000)/100-5, float64(i)/1000-5)
 	}
-	traces.Shown = append(traces.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "1"})
+	traces.Shown = append(traces.Shown, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "1"}})
 	for i := range 4 {
-		traces.Shown = append(traces.Shown, document.Shown{ID: fmt.Sprint("t", i), Kind: document.Trace, Of: "p", Kept: kept})
+		traces.Shown = append(traces.Shown, document.Entry{ID: fmt.Sprint("t", i), Body: &trace.Body{Of: "p", Kept: kept}})
 	}
 	return []*document.Document{
 		stating("f = sin(x^2)e^x/(x^3-5x+1)", "g = f''''(x)"),

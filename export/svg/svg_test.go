@@ -10,6 +10,9 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
 	"parvix/demo"
 	"parvix/export/svg"
 )
@@ -52,7 +55,7 @@ func TestWhatAPersonTypedCannotLeaveItsPlace(t *testing.T) {
 func TestThePictureStandsAtTheStartingValues(t *testing.T) {
 	d := document.New("Line")
 	d.Stated = append(d.Stated, document.Stated{ID: "s", Kind: document.Parameter, Name: "a", From: "-5", To: "5", Step: "1"})
-	d.Shown = append(d.Shown, document.Shown{ID: "g", Kind: document.Guide, Direction: document.Upright, At: "a", Colour: 1})
+	d.Shown = append(d.Shown, document.Entry{ID: "g", Look: document.Look{Colour: 1}, Body: &guide.Body{Direction: guide.Upright, At: "a"}})
 	d.Scenes[0].Values["a"] = 3
 	assert.Contains(t, svg.Document(d, 480, 280), `points="360.0,0.0 360.0,280.0 "`, "x = 3 lies three quarters along a window from −6 to 6")
 }
@@ -63,9 +66,9 @@ func TestASmallPictureKeepsToItsSize(t *testing.T) {
 	for i := range 10000 {
 		kept = append(kept, float64(i%1000)/100-5, float64(i)/1000-5)
 	}
-	d.Shown = append(d.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "1"})
+	d.Shown = append(d.Shown, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "1"}})
 	for i := range 8 {
-		d.Shown = append(d.Shown, document.Shown{ID: "t" + string(rune('0'+i)), Kind: document.Trace, Of: "p", Kept: kept})
+		d.Shown = append(d.Shown, document.Entry{ID: "t" + string(rune('0'+i)), Body: &trace.Body{Of: "p", Kept: kept}})
 	}
 	require.Greater(t, len(svg.Document(d, 480, 300)), 300_000)
 	small := svg.Small(d, 480, 300, 60_000)

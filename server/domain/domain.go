@@ -11,6 +11,7 @@ import (
 	"unicode/utf8"
 
 	"parvix/core/stage/document"
+	_ "parvix/core/stage/kinds" // whose entries it holds
 )
 
 // Teacher is a person who makes demonstrations.

@@ -193,7 +193,6 @@ func (r *demonstrationRow) demonstration() (*domain.Demonstration, error) {
 	if err := json.Unmarshal([]byte(r.Document), d.Document); err != nil {
 		return nil, fmt.Errorf("reading demonstration %s: %w", r.ID, err)
 	}
-	d.Document.Upgrade()
 	return d, nil
 }
 

@@ -11,6 +11,9 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/maths/circle"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // tenCurves is a demonstration in which one dial moves ten curves that a teacher uses.
@@ -53,17 +56,17 @@ func circleTraced(t testing.TB) *document.Document {
 	t.Helper()
 	d, err := edit.Begin(document.New("circle"), edit.IdeaCircle)
 	require.NoError(t, err)
-	put := func(entry document.Shown) {
-		d, err = edit.PutShown(d, entry)
+	put := func(entry document.Entry) {
+		d, err = edit.Put(d, entry)
 		require.NoError(t, err)
 	}
 	for _, f := range circle.Functions() {
-		d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: string(f), Shown: true})
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Ratio: string(f), Shown: true})
 		require.NoError(t, err)
 	}
 	for _, ratio := range []string{"sin", "cos"} {
-		put(document.Shown{Kind: document.Point, X: "θ", Y: ratio + "(θ)", Panels: []string{"plane1"}})
-		put(document.Shown{Kind: document.Trace, Of: d.Shown[len(d.Shown)-1].ID, Panels: []string{"plane1"}})
+		put(document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &point.Body{X: "θ", Y: ratio + "(θ)"}})
+		put(document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &trace.Body{Of: d.Shown[len(d.Shown)-1].ID}})
 	}
 	return d
 }
@@ -94,7 +97,7 @@ func BenchmarkFineCurveFrame(b *testing.B) {
 	require.NoError(b, err)
 	d, err = edit.AddParameters(d, []string{"a"})
 	require.NoError(b, err)
-	d.Shown[0].Trajectory.To = "50π"
+	d.Shown[0].Body.(*trajectory.Body).To = "50π"
 	d, err = edit.Watch(d, d.Shown[0].ID, 0)
 	require.NoError(b, err)
 	d.Panels[1].Window = document.Window{Left: -5, Right: 165, Bottom: -1, Top: 5}

@@ -79,7 +79,7 @@ func TestAWaveTellsItsFrequencyWithTheLiveNumbers(t *testing.T) {
 	assert.Equal(t, "y=0.5", lines["centre line"])
 	assert.Equal(t, `\pi`, lines["period"])
 	assert.Contains(t, lines["frequency"], `\frac{2 \pi}{\pi}=2`)
-	tangent, err := edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: "tan", Shown: true})
+	tangent, err := edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Ratio: "tan", Shown: true})
 	require.NoError(t, err)
 	ask(t, it, door.Ask{Kind: door.AskLoad, Document: tangent})
 	_, lines, _ = told(t, it)

@@ -20,8 +20,10 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
-	"parvix/core/stage/kinds"
+	"parvix/core/stage/kind"
 	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trace"
 	"parvix/export/svg"
 )
 
@@ -55,7 +57,7 @@ func (door *Door) Ask(question []byte) []byte {
 
 func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 	switch ask.Kind {
-	case AskLoad, AskState, AskRename, AskDelete, AskAddParameters, AskPutShown, AskPutSaid, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch, AskAddScene, AskRemoveScene, AskAddPanel, AskRemovePanel:
+	case AskLoad, AskUpgrade, AskState, AskRename, AskDelete, AskAddParameters, AskPut, AskMove, AskSettle, AskPlot, AskDraw, AskDecimals, AskMoveCurve, AskWriteAs, AskFromParent, AskRunAlong, AskBegin, AskShowPiece, AskAddCircle, AskAngleUnit, AskWatch, AskAddScene, AskRemoveScene, AskAddPanel, AskRemovePanel:
 		if ask.Document == nil {
 			return problem.New("field", 0, 0, "document", "it is missing")
 		}
@@ -64,9 +66,6 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		if door.d == nil {
 			return problem.New("question", 0, 0, "before a demonstration is loaded")
 		}
-	}
-	if ask.Document != nil {
-		ask.Document.Upgrade()
 	}
 	switch ask.Kind {
 	case AskLoad:
@@ -79,6 +78,8 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		door.d = evaluate.Load(ask.Document, door.d)
 		door.sent = door.sent[:0]
 		a.Loaded = door.loaded()
+	case AskUpgrade:
+		a.Document = ask.Document // reading it has done that
 	case AskState:
 		a.Document, err = edit.State(ask.Document, ask.ID, ask.Text)
 	case AskRename:
@@ -87,8 +88,11 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Document, err = edit.Delete(ask.Document, ask.ID)
 	case AskAddParameters:
 		a.Document, err = edit.AddParameters(ask.Document, ask.Names)
-	case AskPutShown, AskPutSaid:
-		a.Document, err = put(ask)
+	case AskPut:
+		if ask.Entry == nil {
+			return problem.New("field", 0, 0, "entry", "it is missing")
+		}
+		a.Document, err = edit.Put(ask.Document, *ask.Entry)
 	case AskDecimals:
 		a.Document, err = edit.Decimals(ask.Document, ask.Comma)
 	case AskMove:
@@ -176,25 +180,14 @@ func (door *Door) answer(ask *Ask, a *Answer) (err error) {
 		a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
 	case AskTrace:
 		for _, s := range door.d.Shown {
-			if s.Entry.ID == ask.ID {
-				kept, recorded := door.d.Trace(s)
-				a.Numbers = append(append([]float64{}, kept...), recorded...)
+			if t, ok := s.Live.(*trace.Live); ok && s.Entry.ID == ask.ID {
+				a.Numbers = t.Places(door.d, ask.ID)
 			}
 		}
 	default:
 		return problem.New("question", 0, 0, string(ask.Kind))
 	}
 	return err
-}
-
-func put(ask *Ask) (*document.Document, error) {
-	switch {
-	case ask.Kind == AskPutShown && ask.Shown != nil:
-		return edit.PutShown(ask.Document, *ask.Shown)
-	case ask.Kind == AskPutSaid && ask.Said != nil:
-		return edit.PutSaid(ask.Document, *ask.Said)
-	}
-	return nil, problem.New("field", 0, 0, "entry", "it is missing")
 }
 
 // typeset shows what was understood of a text while it is typed.
@@ -349,14 +342,10 @@ func plainHead(d *evaluate.Demonstration, s *document.Stated) string {
 // askedText is the text of a question that a problem's place counts in.
 func askedText(ask *Ask, err error) string {
 	p, ok := problem.Of(err)
-	if !ok || ask.Shown == nil {
+	if !ok || ask.Entry == nil {
 		return ask.Text
 	}
-	return shownText(ask.Shown, p.Field)
-}
-
-func shownText(s *document.Shown, field string) string {
-	return map[string]string{"x": s.X, "y": s.Y, "at": s.At, "function": s.Function, "name": s.Name}[field]
+	return ask.Entry.Field(p.Field)
 }
 
 // fieldText is the text that a problem's place counts in.
@@ -366,10 +355,8 @@ func fieldText(doc *document.Document, p *problem.Problem) string {
 			return map[string]string{"formula": s.Formula, "from": s.From, "to": s.To, "step": s.Step}[p.Field]
 		}
 	}
-	for _, s := range doc.Shown {
-		if s.ID == p.Object {
-			return shownText(&s, p.Field)
-		}
+	if e := doc.Find(p.Object); e != nil {
+		return e.Field(p.Field)
 	}
 	return ""
 }
@@ -405,18 +392,22 @@ func endText(d *evaluate.Demonstration, typed string, value float64) string {
 // sentence says what an entry on the stage is, as a textbook would.
 func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
 	list := []PieceView{}
-	for _, word := range kinds.Of(s.Entry.Kind).Sentence(d, s) {
+	for _, word := range s.Entry.Body.(kind.Body).Sentence(d, s) {
 		list = append(list, PieceView{Text: word.Text, LaTeX: word.LaTeX})
 	}
 	return list
 }
 
-func pieces(s *evaluate.Said) []PieceView {
+func pieces(s *evaluate.Shown) []PieceView {
 	list := []PieceView{}
-	for _, p := range s.Pieces {
-		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.Entry.Kind == document.Value || p.Entry.Kind == document.Told, Waiting: p.Waiting}
+	said, ok := s.Live.(*text.Live)
+	if !ok {
+		return list
+	}
+	for _, p := range said.Pieces {
+		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.IsLive(), Waiting: p.Waiting}
 		if v.Text == "" && v.LaTeX == "" {
-			v.Text = p.Entry.Text
+			v.Text = p.Given.Text
 		}
 		list = append(list, v)
 	}

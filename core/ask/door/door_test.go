@@ -11,6 +11,7 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/point"
 )
 
 func ask(t testing.TB, it *door.Door, question door.Ask) door.Answer {
@@ -28,9 +29,9 @@ func parabola(t testing.TB) *document.Document {
 	require.NoError(t, err)
 	d, err = edit.AddParameters(d, []string{"a", "h"})
 	require.NoError(t, err)
-	d, err = edit.PutShown(d, document.Shown{Kind: document.Point, X: "h", Y: "0"})
+	d, err = edit.Put(d, document.Entry{Body: &point.Body{X: "h", Y: "0"}})
 	require.NoError(t, err)
-	d, err = edit.PutShown(d, document.Shown{Kind: document.Point, X: "2", Y: "1"})
+	d, err = edit.Put(d, document.Entry{Body: &point.Body{X: "2", Y: "1"}})
 	require.NoError(t, err)
 	return d
 }
@@ -80,7 +81,7 @@ func TestAFreePointSettlesWhereTheHandLeftIt(t *testing.T) {
 	it.DragPoint(0, 2, 900, 450, 450, 225) // the middle of the window
 	it.Frame(0, 900, 450)
 	after := ask(t, it, door.Ask{Kind: door.AskSettle, Document: d, ID: d.Shown[2].ID}).Document
-	assert.Equal(t, []string{"0", "0"}, []string{after.Shown[2].X, after.Shown[2].Y})
+	assert.Equal(t, []string{"0", "0"}, []string{after.Shown[2].Field("x"), after.Shown[2].Field("y")})
 	it.NudgePoint(0, 1, 900, 450, 3, 0)
 	assert.InDelta(t, 1.3, ask(t, it, door.Ask{Kind: door.AskValues}).Values["h"], 1e-9, "a bound point moves its dial by steps")
 }

@@ -12,6 +12,7 @@ import (
 
 	"parvix/core/ask/door"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
 )
 
@@ -221,7 +222,7 @@ func belongs(id string, ids map[string]bool) bool {
 // A transformation stands where it was put: its sentence and its key points are those of the step.
 func TestATransformationStandsAtItsStep(t *testing.T) {
 	d := parabola(t)
-	d.Shown = append(d.Shown, document.Shown{ID: "steps", Kind: document.Steps, Function: "f"})
+	d.Shown = append(d.Shown, document.Entry{ID: "steps", Body: &steps.Body{Function: "f"}})
 	it := &page{Door: loaded(t, d)}
 	index := len(d.Shown) - 1
 	it.frame(t)

@@ -19,16 +19,15 @@ type Ask struct {
 	Text  string   `json:"text,omitempty"`
 	ID    string   `json:"id,omitempty"`
 	Names []string `json:"names,omitempty"`
-	// Shown and Said are entries to put, By the places to move by.
-	Shown *document.Shown `json:"shown,omitempty"`
-	Said  *document.Said  `json:"said,omitempty"`
+	// Entry is one to put, By the places to move by.
+	Entry *document.Entry `json:"entry,omitempty"`
 	By    int             `json:"by,omitempty"`
 	// From and Step are formulas without parameters.
 	From string `json:"from,omitempty"`
 	Step string `json:"step,omitempty"`
 	// Piece is a piece of a circle to be shown or hidden, Circle one to be put up.
 	Piece  *edit.PieceWanted `json:"piece,omitempty"`
-	Circle *document.Circle  `json:"circle,omitempty"`
+	Circle *circle.Body      `json:"circle,omitempty"`
 	// Moving is what is done to a curve.
 	Moving *edit.Moving `json:"moving,omitempty"`
 	// Scene is the place of the scene in play.
@@ -65,8 +64,8 @@ const (
 	AskRename        AskKind = "rename"        // Document, ID, Text → Document
 	AskDelete        AskKind = "delete"        // Document, ID → Document
 	AskAddParameters AskKind = "addParameters" // Document, Names → Document
-	AskPutShown      AskKind = "putShown"      // Document, Shown → Document
-	AskPutSaid       AskKind = "putSaid"       // Document, Said → Document
+	AskPut           AskKind = "put"           // Document, Entry → Document
+	AskUpgrade       AskKind = "upgrade"       // Document of an older version → Document
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play

@@ -11,6 +11,8 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/point"
 )
 
 // words joins a sentence's words and formulas.
@@ -70,35 +72,35 @@ func TestEveryFigureIsSaid(t *testing.T) {
 	d := stated(t, "f(x) = x²", "g(x) = x + 1")
 	var ids []string
 	for i, name := range []string{"A", "B", "C"} {
-		after, err := edit.PutShown(d, document.Shown{Kind: document.Point, Name: name, X: strconv.Itoa(i), Y: "0"})
+		after, err := edit.Put(d, document.Entry{Body: &point.Body{Name: name, X: strconv.Itoa(i), Y: "0"}})
 		require.NoError(t, err)
 		d = after
 		ids = append(ids, d.Shown[len(d.Shown)-1].ID)
 	}
 	said := map[string]bool{}
-	for _, shape := range document.Shapes() {
-		entry := document.Shown{Kind: document.FigureEntry, Figure: &document.Figure{Shape: shape}}
+	for _, shape := range figure.Shapes() {
+		body := &figure.Body{Shape: shape}
 		switch n := shape.Points(); {
 		case n > 0:
-			entry.Figure.Points = ids[:n]
+			body.Points = ids[:n]
 		case n < 0:
-			entry.Figure.Points = ids
-		case shape == document.Intersection:
-			entry.Function, entry.Figure.Other = "f", "g"
+			body.Points = ids
+		case shape == figure.Intersection:
+			body.Function, body.Other = "f", "g"
 		default:
-			entry.Function, entry.At = "f", "1/2"
+			body.Function, body.At = "f", "1/2"
 		}
-		if shape == document.Midpoint {
-			entry.Name = "M"
+		if shape == figure.Midpoint {
+			body.Name = "M"
 		}
-		after, err := edit.PutShown(d, entry)
+		after, err := edit.Put(d, document.Entry{Body: body})
 		require.NoError(t, err, shape)
 		l := ask(t, door.New(), door.Ask{Kind: door.AskLoad, Document: after}).Loaded
 		require.NotNil(t, l, shape)
 		sentence := words(l.Shown[len(l.Shown)-1].Sentence)
 		assert.False(t, said[sentence], "%s is said as another one: %s", shape, sentence)
 		said[sentence] = true
-		for k := range entry.Figure.Points {
+		for k := range body.Points {
 			assert.Contains(t, sentence, string(rune('A'+k)), shape)
 		}
 	}

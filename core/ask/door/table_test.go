@@ -9,6 +9,7 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/table"
 )
 
 // x² at 0, 1, 2, 3 has the differences 1, 3, 5 and the second differences 2, 2 (common practice).
@@ -32,8 +33,7 @@ func TestATableOfAFunctionTellsItsType(t *testing.T) {
 
 func TestPlottedPointsTellTheirTypeAndTheirDistance(t *testing.T) {
 	d := stated(t, "f(x) = 2^x")
-	d, err := edit.PutShown(d, document.Shown{Kind: document.Table, Function: "f", Distances: true,
-		Rows: []document.Row{{X: "0", Y: "1"}, {X: "1", Y: "2"}, {X: "2", Y: "4"}, {X: "3", Y: "8"}}})
+	d, err := edit.Put(d, document.Entry{Body: &table.Body{Function: "f", Distances: true, Rows: []table.Row{{X: "0", Y: "1"}, {X: "1", Y: "2"}, {X: "2", Y: "4"}, {X: "3", Y: "8"}}}})
 	require.NoError(t, err)
 	id := d.Shown[len(d.Shown)-1].ID
 	it := loaded(t, d)
@@ -49,9 +49,9 @@ func TestPlottedPointsTellTheirTypeAndTheirDistance(t *testing.T) {
 	}
 	assert.NotContains(t, labels(), "+1", "all lie on the curve")
 	// A misplaced point is shown by its distance.
-	d.Shown[len(d.Shown)-1].Rows[1].Y = "3"
+	d.Shown[len(d.Shown)-1].Body.(*table.Body).Rows[1].Y = "3"
 	it = loaded(t, d)
 	assert.Contains(t, labels(), "+1")
-	_, err = edit.PutShown(d, document.Shown{Kind: document.Table, Rows: []document.Row{{X: "1 +", Y: "2"}}})
+	_, err = edit.Put(d, document.Entry{Body: &table.Body{Rows: []table.Row{{X: "1 +", Y: "2"}}}})
 	assert.Error(t, err)
 }

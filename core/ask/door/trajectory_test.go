@@ -17,7 +17,7 @@ func studied(t *testing.T, d *document.Document, step string) (lines map[string]
 	t.Helper()
 	it := loaded(t, d)
 	for _, s := range d.Shown {
-		if s.Kind == document.Moving {
+		if s.Kind() == "trajectory" {
 			view = ask(t, it, door.Ask{Kind: door.AskTrajectory, ID: s.ID, Step: step}).Trajectory
 		}
 	}
@@ -77,7 +77,7 @@ func TestTheParameterIsEliminatedWhereThatIsElementary(t *testing.T) {
 	for _, c := range [][4]string{{"3cos t", "2 sin t", "without the parameter, an ellipse", `\frac{x^{2}}{9}+\frac{y^{2}}{4}=1`},
 		{"1 + 2sin t", "2cos t", "without the parameter, a circle", `(x-1)^{2}+y^{2}=4`},
 		{"t", "t²", "without the parameter, a parabola", `y=x^{2}`}, {"2t", "1 − t", "without the parameter, a line", `y=1-\frac{x}{2}`}} {
-		d, err := edit.PutShown(document.New(""), document.Shown{Kind: document.Moving, Trajectory: &document.Trajectory{X: c[0], Y: c[1], Variable: "t", From: "0", To: "2π"}})
+		d, err := edit.Put(document.New(""), document.Entry{Body: &trajectory.Body{X: c[0], Y: c[1], Variable: "t", From: "0", To: "2π"}})
 		require.NoError(t, err)
 		lines, view := studied(t, d, "π/6")
 		assert.Equal(t, c[3], lines[c[2]], "%v", lines)

@@ -2,7 +2,16 @@ package edit
 
 import (
 	"parvix/core/formula/problem"
+	"parvix/core/maths/locus"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/family"
+	"parvix/core/stage/kinds/path"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // Idea is a ready beginning of a demonstration.
@@ -46,17 +55,17 @@ func Beginnings() []Beginning {
 // Begin fills an empty demonstration with an idea; everything in it can be changed freely.
 func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 	b := &beginner{d: clone(before)}
-	words := func(text string) document.Piece { return document.Piece{Kind: document.Words, Text: text} }
-	value := func(text string) document.Piece { return document.Piece{Kind: document.Value, Text: text} }
+	words := func(said string) text.Piece { return text.Piece{Kind: text.Words, Text: said} }
+	value := func(formula string) text.Piece { return text.Piece{Kind: text.Value, Text: formula} }
 	switch idea {
 	case IdeaFamily:
 		b.state("f(x) = a(x − h)² + k")
 		b.dials(map[string]float64{"a": 1, "h": 0, "k": 0}, "a", "h", "k")
-		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"−2", "−1", "1/2", "2"}}})
+		b.show(document.Entry{Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{"−2", "−1", "1/2", "2"}}}})
 		b.say(words("Each curve has its own a. Moving h and k moves them all: the vertex is ("), value("h"), words(", "), value("k"), words(")."))
 	case IdeaSteps:
 		b.state("f(x) = −2√(x + 3) + 1")
-		b.show(document.Shown{Kind: document.Steps, Function: "f"})
+		b.show(document.Entry{Body: &steps.Body{Function: "f"}})
 		b.say(words("Say each step before it is shown. Which of them could change places?"))
 	case IdeaTypes:
 		b.state("f(x) = 2x + 1")
@@ -68,21 +77,21 @@ func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 	case IdeaParameter:
 		b.state("f(x) = x² + b x + 1")
 		b.dials(map[string]float64{"b": 2}, "b")
-		b.show(document.Shown{Kind: document.Path, Function: "f", As: "b", Feature: "extrema"})
-		b.show(document.Shown{Kind: document.Point, Name: "V", X: "−b/2", Y: "f(−b/2)", Label: document.LabelCoordinates})
+		b.show(document.Entry{Body: &path.Body{Function: "f", As: "b", Feature: locus.Extrema}})
+		b.show(document.Entry{Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "V", X: "−b/2", Y: "f(−b/2)"}})
 		b.say(words("Move b. Where does the vertex V go, and which point stays?"))
 	case IdeaBeside:
 		b.state("f(x) = a e^(−(x − c)²)")
 		b.dials(map[string]float64{"a": 2, "c": 0}, "a", "c")
 		b.beside()
-		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"1", "2", "3"}}, Panels: []string{"plane1"}})
-		b.show(document.Shown{Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "c", Values: []string{"−2", "0", "2"}}, Panels: []string{"plane2"}})
+		b.show(document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{"1", "2", "3"}}}})
+		b.show(document.Entry{Where: document.Where{Panels: []string{"plane2"}}, Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "c", Values: []string{"−2", "0", "2"}}}})
 		b.say(words("Left: several a for one c. Right: several c for one a."))
 	case IdeaCircle:
-		b.do(AddCircle(b.d, document.Circle{Driver: "θ"}))
+		b.do(AddCircle(b.d, circle.Body{Driver: "θ"}))
 		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
 	case IdeaWave:
-		b.do(AddCircle(b.d, document.Circle{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
+		b.do(AddCircle(b.d, circle.Body{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
 		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
 		b.clearOfRatios()
 		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
@@ -90,11 +99,11 @@ func Begin(before *document.Document, idea Idea) (*document.Document, error) {
 		b.state("r(θ) = a cos(kθ)")
 		b.dials(map[string]float64{"a": 3, "k": 3}, "a", "k")
 		b.whole("k", "1", "9")
-		b.d.Shown[0].Trajectory.To = "2π"
+		b.d.Shown[0].Body.(*trajectory.Body).To = "2π"
 		b.watch()
 		b.say(words("The ray turns; where r is negative the point lies on the other side. How many petals does each k give?"))
 	case IdeaPath:
-		b.show(document.Shown{Kind: document.Moving, Label: document.LabelFormula, Trajectory: &document.Trajectory{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
+		b.show(document.Entry{Look: document.Look{Label: document.LabelFormula}, Body: &trajectory.Body{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
 		b.watch()
 		b.say(words("Where is the point fastest? Which way does its velocity point at the ends of the axes?"))
 	default:
@@ -120,8 +129,8 @@ func (b *beginner) do(d *document.Document, err error) {
 	}
 }
 
-func (b *beginner) state(text string) {
-	b.do(State(b.d, "", text))
+func (b *beginner) state(typed string) {
+	b.do(State(b.d, "", typed))
 }
 
 func (b *beginner) dials(values map[string]float64, names ...string) {
@@ -133,9 +142,11 @@ func (b *beginner) dials(values map[string]float64, names ...string) {
 	}
 }
 
-func (b *beginner) show(entry document.Shown) { b.do(PutShown(b.d, entry)) }
+func (b *beginner) show(entry document.Entry) { b.do(Put(b.d, entry)) }
 
-func (b *beginner) say(pieces ...document.Piece) { b.do(PutSaid(b.d, document.Said{Pieces: pieces})) }
+func (b *beginner) say(pieces ...text.Piece) {
+	b.do(Put(b.d, document.Entry{Body: &text.Body{Pieces: pieces}}))
+}
 
 // whole lets a dial run over whole numbers.
 func (b *beginner) whole(name, from, to string) {

@@ -7,78 +7,117 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
-	"parvix/core/maths/circle"
+	angles "parvix/core/maths/circle"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/trajectory"
 )
 
-// PieceWanted is a piece of a circle that is to be shown in a scene, or hidden there.
+// PieceWanted is a piece of a circle or of a trajectory that is to be shown in a scene, or hidden there.
 type PieceWanted struct {
-	Circle string               `json:"circle"`
-	Piece  document.CirclePiece `json:"piece"`
-	Ratio  string               `json:"ratio"`
-	Shown  bool                 `json:"shown"`
-	Scene  int                  `json:"scene"`
+	Of    string `json:"of"`
+	Piece string `json:"piece"`
+	// Ratio is the trigonometric function of a circle's piece, or the coordinate of a trajectory's graph.
+	Ratio string `json:"ratio"`
+	Shown bool   `json:"shown"`
+	Scene int    `json:"scene"`
 }
 
-// ShowPiece shows or hides a piece of a circle in a scene; what is not there yet is added. Without a piece it is all of a
+// ShowPiece shows or hides a piece of a whole in a scene; what is not there yet is added. Without a piece it is all of a
 // ratio: its length, its graph and, for the sine, the line that carries it over.
 func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, error) {
 	d := clone(before)
-	of := shownWithID(d, w.Circle)
-	if of == nil || of.Kind != document.CircleEntry && of.Kind != document.Moving || w.Scene < 0 || w.Scene >= len(d.Scenes) {
-		return nil, problem.New("field", 0, 0, "circle", "there is no such circle")
-	}
-	pieces := []document.CirclePiece{w.Piece}
-	if w.Piece == "" {
-		pieces = []document.CirclePiece{document.Length, document.Carried, document.Graph}
+	of := d.Find(w.Of)
+	if of == nil || w.Scene < 0 || w.Scene >= len(d.Scenes) {
+		return nil, problem.New("field", 0, 0, "of", "there is nothing of which it is a piece")
 	}
 	var err error
-	for _, piece := range pieces {
-		there := false
-		for _, s := range d.Shown {
-			if s.Of != w.Circle || s.Part == nil || s.Part.Piece != piece || s.Part.Step != "" || piece.HasRatio() && s.Part.Ratio != w.Ratio {
-				continue
-			}
-			there = true
-			scene := &d.Scenes[w.Scene]
-			scene.Hidden = slices.DeleteFunc(scene.Hidden, func(id string) bool { return id == s.ID })
-			if !w.Shown {
-				scene.Hidden = append(scene.Hidden, s.ID)
-			}
-		}
-		// Only the sine is carried over as it is; the others are turned, which is shown when it is asked for.
-		if there || !w.Shown || w.Piece == "" && piece == document.Carried && w.Ratio != "sin" {
-			continue
-		}
-		part := document.Part{Piece: piece}
-		if piece.HasRatio() {
-			part.Ratio, part.OnAxis, part.Rest = w.Ratio, onAxis(d, w.Circle), restOf(d, w.Circle)
-		}
-		if d, err = PutShown(d, document.Shown{Kind: document.PartOf, Of: w.Circle, Part: &part, Panels: panelsOf(d, of, piece)}); err != nil {
-			return nil, err
-		}
+	switch of.Body.(type) {
+	case *circle.Body:
+		d, err = showOfCircle(d, of, w)
+	case *trajectory.Body:
+		d, err = showOfTrajectory(d, of, w)
+	default:
+		err = problem.New("field", 0, 0, "of", "there is nothing of which it is a piece")
+	}
+	if err != nil {
+		return nil, err
 	}
 	return d, d.Check()
 }
 
-// panelsOf are the panels of a new part: those of what it belongs to, but a trajectory's graphs stand in the last one.
-func panelsOf(d *document.Document, of *document.Shown, piece document.CirclePiece) []string {
-	if of.Kind == document.Moving && piece == document.Graph {
-		return []string{d.Panels[len(d.Panels)-1].ID}
+func showOfCircle(d *document.Document, of *document.Entry, w PieceWanted) (*document.Document, error) {
+	pieces := []circle.Piece{circle.Piece(w.Piece)}
+	if w.Piece == "" {
+		pieces = []circle.Piece{circle.Length, circle.Carried, circle.Graph}
 	}
-	return of.Panels
+	for _, piece := range pieces {
+		there := turnPiece(d, w, func(body document.Body) bool {
+			p, ok := body.(*circle.PartBody)
+			return ok && p.Of == w.Of && p.Piece == piece && (!piece.HasRatio() || p.Ratio == w.Ratio)
+		})
+		// Only the sine is carried over as it is; the others are turned, which is shown when it is asked for.
+		if there || !w.Shown || w.Piece == "" && piece == circle.Carried && w.Ratio != "sin" {
+			continue
+		}
+		part := circle.PartBody{Of: w.Of, Piece: piece}
+		if piece.HasRatio() {
+			part.Ratio, part.OnAxis, part.Rest = w.Ratio, onAxis(d, w.Of), restOf(d, w.Of)
+		}
+		var err error
+		if d, err = Put(d, document.Entry{Where: of.Where, Body: &part}); err != nil {
+			return nil, err
+		}
+	}
+	return d, nil
+}
+
+func showOfTrajectory(d *document.Document, of *document.Entry, w PieceWanted) (*document.Document, error) {
+	piece := trajectory.Piece(w.Piece)
+	there := turnPiece(d, w, func(body document.Body) bool {
+		p, ok := body.(*trajectory.PartBody)
+		return ok && p.Of == w.Of && p.Piece == piece && p.Step == "" && (piece != trajectory.Graph || p.Coordinate == w.Ratio)
+	})
+	if there || !w.Shown {
+		return d, nil
+	}
+	part, where := trajectory.PartBody{Of: w.Of, Piece: piece}, of.Where
+	if piece == trajectory.Graph {
+		// The graphs of coordinates stand in the last panel.
+		part.Coordinate, where.Panels = w.Ratio, []string{d.Panels[len(d.Panels)-1].ID}
+	}
+	return Put(d, document.Entry{Where: where, Body: &part})
+}
+
+// turnPiece shows or hides in a scene what is there already; false where nothing is.
+func turnPiece(d *document.Document, w PieceWanted, isIt func(document.Body) bool) (there bool) {
+	for _, s := range d.Shown {
+		if !isIt(s.Body) {
+			continue
+		}
+		there = true
+		scene := &d.Scenes[w.Scene]
+		scene.Hidden = slices.DeleteFunc(scene.Hidden, func(id string) bool { return id == s.ID })
+		if !w.Shown {
+			scene.Hidden = append(scene.Hidden, s.ID)
+		}
+	}
+	return there
 }
 
 // onAxis and restOf are how the other parts of a circle are drawn, so that a new one is drawn alike.
-func onAxis(d *document.Document, circle string) bool {
-	return slices.ContainsFunc(d.Shown, func(s document.Shown) bool { return s.Of == circle && s.Part != nil && s.Part.OnAxis })
+func onAxis(d *document.Document, of string) bool {
+	return slices.ContainsFunc(d.Shown, func(s document.Entry) bool {
+		p, ok := s.Body.(*circle.PartBody)
+		return ok && p.Of == of && p.OnAxis
+	})
 }
 
-func restOf(d *document.Document, circle string) document.RestOfGraph {
+func restOf(d *document.Document, of string) document.Rest {
 	for _, s := range d.Shown {
-		if s.Of == circle && s.Part != nil && s.Part.Piece == document.Graph {
-			return s.Part.Rest
+		if p, ok := s.Body.(*circle.PartBody); ok && p.Of == of && p.Piece == circle.Graph {
+			return p.Rest
 		}
 	}
 	return ""
@@ -88,7 +127,7 @@ func restOf(d *document.Document, circle string) document.RestOfGraph {
 const drivenColour = 6
 
 // AddCircle puts a circle's panel and a plane beside it, with a dial that turns the circle.
-func AddCircle(before *document.Document, given document.Circle) (*document.Document, error) {
+func AddCircle(before *document.Document, given circle.Body) (*document.Document, error) {
 	d := clone(before)
 	if len(d.Panels) > 1 {
 		return nil, problem.New("field", 0, 0, "panels", "a circle and its graph need two panels, and there are more")
@@ -121,16 +160,16 @@ func AddCircle(before *document.Document, given document.Circle) (*document.Docu
 	around := document.Panel{ID: "circle1", Kind: document.Around, Window: document.Window{Left: -1.8, Right: 1.8, Bottom: -1.8, Top: 1.8},
 		EqualScales: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
 	d.Panels = []document.Panel{around, plane}
-	if d, err = PutShown(d, document.Shown{Kind: document.CircleEntry, Circle: &given}); err != nil {
+	if d, err = Put(d, document.Entry{Body: &given}); err != nil {
 		return nil, err
 	}
 	added := d.Shown[len(d.Shown)-1].ID
-	for _, piece := range []document.CirclePiece{document.Arc, document.AngleMark, document.Unrolled} {
-		if d, err = ShowPiece(d, PieceWanted{Circle: added, Piece: piece, Shown: true}); err != nil {
+	for _, piece := range []circle.Piece{circle.Arc, circle.AngleMark, circle.Unrolled} {
+		if d, err = ShowPiece(d, PieceWanted{Of: added, Piece: string(piece), Shown: true}); err != nil {
 			return nil, err
 		}
 	}
-	return ShowPiece(d, PieceWanted{Circle: added, Ratio: "sin", Shown: true})
+	return ShowPiece(d, PieceWanted{Of: added, Ratio: "sin", Shown: true})
 }
 
 // SetAngleUnit changes the unit of every bare angle. What is itself an angle is converted: the interval of a polar curve, the
@@ -147,41 +186,26 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 		u.factor, u.ticks, u.step = math.Pi/180, document.TicksInPi, "π/180"
 	}
 	for _, s := range d.Shown {
-		switch {
-		case s.Circle != nil && (s.Circle.Angle == "" || s.Circle.Angle == s.Circle.Driver):
-			u.dial(s.Circle.Driver)
+		switch body := s.Body.(type) {
+		case *circle.Body:
+			if body.Angle != "" && body.Angle != body.Driver {
+				continue
+			}
+			u.dial(body.Driver)
 			for i := range d.Panels {
-				if p := &d.Panels[i]; p.Kind == document.Plane && appearsOn(s, p.ID) {
+				if p := &d.Panels[i]; p.Kind == document.Plane && s.IsOn(p.ID) {
 					u.axis(p, unit == document.Radian)
 				}
 			}
-		case s.Trajectory != nil && s.Trajectory.Function != "":
-			m := s.Trajectory
-			m.From, m.To = u.end(m.From), u.end(m.To)
-			u.dial(m.Driver)
-			for _, part := range d.Shown {
-				if part.Of != s.ID || part.Part == nil {
-					continue
-				}
-				if part.Part.Step != "" {
-					part.Part.Step = u.end(part.Part.Step)
-				}
-				if part.Part.Piece != document.Graph {
-					continue
-				}
-				for i := range d.Panels {
-					if p := &d.Panels[i]; appearsOn(part, p.ID) {
-						u.axis(p, p.EqualScales)
-					}
-				}
+		case *trajectory.Body:
+			if body.Function != "" {
+				body.From, body.To = u.end(body.From), u.end(body.To)
+				u.dial(body.Driver)
+				u.partsOf(s.ID)
 			}
 		}
 	}
 	return d, d.Check()
-}
-
-func appearsOn(s document.Shown, panel string) bool {
-	return len(s.Panels) == 0 || slices.Contains(s.Panels, panel)
 }
 
 // unitChange converts angles to another unit, each dial and each axis once.
@@ -198,6 +222,27 @@ func (u unitChange) once(id string) bool {
 	first := !u.done[id]
 	u.done[id] = true
 	return first
+}
+
+// partsOf converts the steps of a polar curve's dots, and the axes of its graphs.
+func (u unitChange) partsOf(id string) {
+	for _, s := range u.d.Shown {
+		part, ok := s.Body.(*trajectory.PartBody)
+		if !ok || part.Of != id {
+			continue
+		}
+		if part.Step != "" {
+			part.Step = u.end(part.Step)
+		}
+		if part.Piece != trajectory.Graph {
+			continue
+		}
+		for i := range u.d.Panels {
+			if p := &u.d.Panels[i]; s.IsOn(p.ID) {
+				u.axis(p, p.EqualScales)
+			}
+		}
+	}
 }
 
 // dial converts a dial that is an angle.
@@ -241,7 +286,7 @@ func (u unitChange) end(text string) string {
 	}
 	v := at([]float64{0}) * u.factor
 	if u.unit == document.Radian {
-		if exact := circle.At(v).Exact(); exact != nil {
+		if exact := angles.At(v).Exact(); exact != nil {
 			return expr.Pretty(exact)
 		}
 	}

@@ -23,7 +23,7 @@ func withCircle(t testing.TB) *document.Document {
 
 func circleOf(d *document.Document) string {
 	for _, s := range d.Shown {
-		if s.Kind == document.CircleEntry {
+		if s.Kind() == "circle" {
 			return s.ID
 		}
 	}
@@ -35,22 +35,22 @@ func TestARatioIsShownAndHiddenByScene(t *testing.T) {
 	d := withCircle(t)
 	d.Scenes = append(d.Scenes, document.Scene{ID: "later", Name: "Later", Values: map[string]float64{"θ": 1}})
 	before := len(d.Shown)
-	d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Shown: true})
+	d, err := edit.ShowPiece(d, edit.PieceWanted{Of: circleOf(d), Ratio: "tan", Shown: true})
 	require.NoError(t, err)
 	assert.Len(t, d.Shown, before+2, "its length and its graph")
-	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Scene: 1})
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: circleOf(d), Ratio: "tan", Scene: 1})
 	require.NoError(t, err)
 	for _, s := range d.Shown[before:] {
 		assert.False(t, d.Scenes[0].IsHidden(s.ID))
 		assert.True(t, d.Scenes[1].IsHidden(s.ID))
 	}
-	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Ratio: "tan", Shown: true, Scene: 1})
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: circleOf(d), Ratio: "tan", Shown: true, Scene: 1})
 	require.NoError(t, err)
 	assert.Len(t, d.Shown, before+2)
 	assert.Empty(t, d.Scenes[1].Hidden)
-	_, err = edit.ShowPiece(d, edit.PieceWanted{Circle: "none", Ratio: "tan", Shown: true})
+	_, err = edit.ShowPiece(d, edit.PieceWanted{Of: "none", Ratio: "tan", Shown: true})
 	assert.Error(t, err)
-	_, err = edit.ShowPiece(d, edit.PieceWanted{Circle: circleOf(d), Piece: document.Length, Ratio: "sinus", Shown: true})
+	_, err = edit.ShowPiece(d, edit.PieceWanted{Of: circleOf(d), Piece: string(circle.Length), Ratio: "sinus", Shown: true})
 	assert.Error(t, err, "there is no such ratio")
 }
 
@@ -81,7 +81,7 @@ func TestRenamingTheDialTurnsTheCircleOn(t *testing.T) {
 	d := withCircle(t)
 	renamed, err := edit.Rename(d, d.StatedNamed("θ").ID, "t")
 	require.NoError(t, err)
-	assert.Equal(t, "t", renamed.Shown[0].Circle.Driver)
+	assert.Equal(t, "t", renamed.Shown[0].Body.(*circle.Body).Driver)
 	assert.Empty(t, evaluate.Load(renamed, nil).Problems)
 	gone, err := edit.Delete(d, circleOf(d))
 	require.NoError(t, err)
@@ -94,7 +94,7 @@ func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
 	require.NoError(t, err)
 	degrees, err := edit.SetAngleUnit(d, document.Degree)
 	require.NoError(t, err)
-	m := degrees.Shown[0].Trajectory
+	m := degrees.Shown[0].Body.(*trajectory.Body)
 	assert.Equal(t, []string{"0", "360"}, []string{m.From, m.To})
 	assert.Equal(t, "360", degrees.StatedNamed("θ").To)
 	assert.Equal(t, document.TicksInDegrees, degrees.Panels[1].TicksX)
@@ -106,5 +106,5 @@ func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
 	assert.InDelta(t, p.Y, q.Y, 1e-9)
 	back, err := edit.SetAngleUnit(degrees, document.Radian)
 	require.NoError(t, err)
-	assert.Equal(t, "2π", back.Shown[0].Trajectory.To)
+	assert.Equal(t, "2π", back.Shown[0].Body.(*trajectory.Body).To)
 }

@@ -16,6 +16,7 @@ import (
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 )
 
 // clone keeps the caller's document as it was, for undo.
@@ -92,14 +93,13 @@ func State(before *document.Document, id, text string) (*document.Document, erro
 	}
 	tidyGone(d)
 	if old == "" && isPolar(name, entry.Variables) {
-		curve := polarCurve(d, name)
-		curve.ID = d.NewID("q")
-		d.Shown = append(d.Shown, curve)
-		return closed(d, curve.ID), d.Check()
+		polar := polarCurve(d, name)
+		polar.ID = d.NewID("q")
+		d.Shown = append(d.Shown, polar)
+		return closed(d, polar.ID), d.Check()
 	}
 	if old == "" && len(entry.Variables) == 1 {
-		d.Shown = append(d.Shown, document.Shown{ID: d.NewID("c"), Kind: document.Curve, Function: name,
-			Colour: freeColour(shownColours(d))})
+		d.Shown = append(d.Shown, document.Entry{ID: d.NewID("c"), Look: document.Look{Colour: freeColour(shownColours(d))}, Body: &curve.Body{Function: name}})
 	}
 	return d, d.Check()
 }
@@ -202,44 +202,13 @@ func renameUses(d *document.Document, old, name string) (err error) {
 	if d.Formulas(replace); err != nil {
 		return err
 	}
-	for i := range d.Shown {
-		e := &d.Shown[i]
-		if e.Function == old {
-			e.Function = name
-		}
-		if e.Family != nil && e.Family.Parameter == old {
-			e.Family.Parameter = name
-		}
-		if e.As == old {
-			e.As = name
-		}
-		if e.With == old {
-			e.With = name
-		}
-		if m := e.Trajectory; m != nil {
-			if m.Function == old {
-				m.Function = name
-			}
-			if m.Driver == old {
-				m.Driver = name
-			}
-		}
-		if e.Figure != nil && e.Figure.Other == old {
-			e.Figure.Other = name
-		}
-		if c := e.Circle; c != nil && c.Driver == old {
-			c.Driver = name
+	for _, r := range d.Refs() {
+		if (r.Role == document.FunctionName || r.Role == document.ParameterName) && *r.Text == old {
+			*r.Text = name
 		}
 	}
 	for i := range d.Panels {
 		renameKey(d.Panels[i].Values, old, name)
-	}
-	for i := range d.Said {
-		for k := range d.Said[i].Pieces {
-			if p := &d.Said[i].Pieces[k]; p.Kind == document.Told && p.Text == old {
-				p.Text = name
-			}
-		}
 	}
 	for i := range d.Scenes {
 		renameKey(d.Scenes[i].Values, old, name)
@@ -342,25 +311,23 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	gone := map[string]bool{id: true}
 	for before := -1; len(gone) != before; {
 		before = len(gone)
-		d.Shown = keep(d.Shown, func(e document.Shown) bool {
-			without := gone[e.ID] || gone[e.Of] || e.Part != nil && gone[e.Part.Other] || name != "" && hangsOnFunction(e, name) ||
-				e.Figure != nil && slices.ContainsFunc(e.Figure.Points, func(point string) bool { return gone[point] })
-			if without {
+		d.Shown = keep(d.Shown, func(e document.Entry) bool {
+			if gone[e.ID] || cannotBeWithout(e, gone, name) {
 				gone[e.ID] = true
 			}
-			return !without
+			return !gone[e.ID]
 		})
 	}
+	d.Said = keep(d.Said, func(e document.Entry) bool { return e.ID != id })
 	for i := range d.Panels {
 		delete(d.Panels[i].Values, name)
 	}
-	d.Said = keep(d.Said, func(e document.Said) bool { return e.ID != id })
 	for i := range d.Scenes {
 		delete(d.Scenes[i].Values, name)
 	}
-	for i := range d.Shown {
-		if m := d.Shown[i].Trajectory; m != nil && m.Driver == name {
-			m.Driver = "" // drawn whole
+	for _, r := range d.Refs() {
+		if r.Without == document.Emptied && missing(r, gone, name) {
+			*r.Text = ""
 		}
 	}
 	d.Forget(gone)
@@ -397,10 +364,20 @@ func tidyGone(d *document.Document) {
 	}
 }
 
-// hangsOnFunction tells whether an entry cannot be without what is stated under a name.
-func hangsOnFunction(e document.Shown, name string) bool {
-	return e.Function == name || e.As == name || e.With == name || e.Family != nil && e.Family.Parameter == name ||
-		e.Figure != nil && e.Figure.Other == name || e.Trajectory != nil && e.Trajectory.Function == name
+// cannotBeWithout tells whether an entry goes with entries that are gone, or with what is stated under a name.
+func cannotBeWithout(e document.Entry, gone map[string]bool, name string) bool {
+	return slices.ContainsFunc(e.Refs(), func(r document.Ref) bool { return r.Without == document.Goes && missing(r, gone, name) })
+}
+
+// missing tells whether what is referred to is gone.
+func missing(r document.Ref, gone map[string]bool, name string) bool {
+	switch r.Role {
+	case document.EntryID:
+		return gone[*r.Text]
+	case document.FunctionName, document.ParameterName:
+		return name != "" && *r.Text == name
+	}
+	return false
 }
 
 func keep[T any](list []T, wanted func(T) bool) []T {
@@ -435,9 +412,9 @@ func parameterColours(d *document.Document) (used []int) {
 
 // freeColour is the colour that is used least, the first of them.
 func freeColour(used []int) int {
-	counts := make([]int, evaluate.Colours)
+	counts := make([]int, document.Colours)
 	for _, c := range used {
-		counts[((c%evaluate.Colours)+evaluate.Colours)%evaluate.Colours]++
+		counts[((c%document.Colours)+document.Colours)%document.Colours]++
 	}
 	best := 0
 	for c, n := range counts {

@@ -9,6 +9,11 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trace"
 )
 
 // stated states one thing after the other, from an empty demonstration.
@@ -36,7 +41,7 @@ func TestAStatementBecomesAFunctionWithItsCurveOrAParameter(t *testing.T) {
 	assert.Equal(t, document.Parameter, d.Stated[1].Kind)
 	assert.Equal(t, 3.0, d.Scenes[0].Values["a"])
 	require.Len(t, d.Shown, 3, "a function of two variables has no curve")
-	assert.NotEqual(t, d.Shown[0].Colour, d.Shown[1].Colour)
+	assert.NotEqual(t, d.Shown[0].Look.Colour, d.Shown[1].Look.Colour)
 	big := stated(t, "k = 40")
 	assert.Equal(t, "80", big.Stated[0].To, "the bar reaches beyond the value")
 }
@@ -58,13 +63,13 @@ func TestStatingAParameterAgainGivesItsValue(t *testing.T) {
 
 func TestChangingAFunctionsNameRewritesWhoUsesIt(t *testing.T) {
 	d := stated(t, "f(x) = x²", "g(x) = f(x − 1) + f'(2)")
-	d, err := edit.PutSaid(d, document.Said{Pieces: []document.Piece{{Kind: document.Value, Text: "f(2)"}}})
+	d, err := edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Value, Text: "f(2)"}}}})
 	require.NoError(t, err)
 	d, err = edit.State(d, d.Stated[0].ID, "q(x) = x² + 1")
 	require.NoError(t, err)
 	assert.Equal(t, "q(x − 1) + q'(2)", d.Stated[1].Formula)
-	assert.Equal(t, "q", d.Shown[0].Function)
-	assert.Equal(t, "q(2)", d.Said[0].Pieces[0].Text)
+	assert.Equal(t, "q", d.Shown[0].Field("function"))
+	assert.Equal(t, "q(2)", d.Said[0].Field("pieces"))
 }
 
 func TestRenamingKeepsLettersApart(t *testing.T) {
@@ -92,14 +97,14 @@ func TestTheDocumentBeforeAnEditStaysAsItWas(t *testing.T) {
 
 func TestDeletingTakesWithItWhatCannotBeWithoutIt(t *testing.T) {
 	d := stated(t, "f(x) = x²")
-	d, err := edit.PutShown(d, document.Shown{Kind: document.Point, X: "1", Y: "2"})
+	d, err := edit.Put(d, document.Entry{Body: &point.Body{X: "1", Y: "2"}})
 	require.NoError(t, err)
-	point := d.Shown[1]
-	assert.Equal(t, "P", point.Name)
-	d, err = edit.PutShown(d, document.Shown{Kind: document.Trace, Of: point.ID})
+	followed := d.Shown[1]
+	assert.Equal(t, "P", followed.Field("name"))
+	d, err = edit.Put(d, document.Entry{Body: &trace.Body{Of: followed.ID}})
 	require.NoError(t, err)
-	assert.Equal(t, point.Colour, d.Shown[2].Colour, "a trace has its point's colour")
-	d, err = edit.Delete(d, point.ID)
+	assert.Equal(t, followed.Look.Colour, d.Shown[2].Look.Colour, "a trace has its point's colour")
+	d, err = edit.Delete(d, followed.ID)
 	require.NoError(t, err)
 	assert.Len(t, d.Shown, 1)
 	d, err = edit.Delete(d, d.Stated[0].ID)
@@ -109,17 +114,17 @@ func TestDeletingTakesWithItWhatCannotBeWithoutIt(t *testing.T) {
 
 func TestWhatIsShownMustBeReadable(t *testing.T) {
 	d := stated(t, "f(x) = x²")
-	for field, entry := range map[string]document.Shown{
-		"x": {Kind: document.Point, X: "2 +", Y: "1"}, "y": {Kind: document.Point, X: "2", Y: "f("}, "name": {Kind: document.Point, Name: "2", X: "1", Y: "1"},
-		"at": {Kind: document.Guide, Direction: document.Level, At: ")"}, "function": {Kind: document.Curve, Function: "q"},
+	for field, body := range map[string]document.Body{
+		"x": &point.Body{X: "2 +", Y: "1"}, "y": &point.Body{X: "2", Y: "f("}, "name": &point.Body{Name: "2", X: "1", Y: "1"},
+		"at": &guide.Body{Direction: guide.Level, At: ")"}, "function": &curve.Body{Function: "q"},
 	} {
-		_, err := edit.PutShown(d, entry)
+		_, err := edit.Put(d, document.Entry{Body: body})
 		p, ok := problem.Of(err)
 		if assert.True(t, ok, field) {
 			assert.Equal(t, field, p.Field)
 		}
 	}
-	_, err := edit.PutSaid(d, document.Said{Pieces: []document.Piece{{Kind: document.Value, Text: "f("}}})
+	_, err := edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Value, Text: "f("}}}})
 	assert.Error(t, err)
 }
 

@@ -10,6 +10,10 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/table"
+	"parvix/core/stage/kinds/text"
 )
 
 func field(err error) string {
@@ -22,13 +26,13 @@ func field(err error) string {
 // A place that is tapped is a row of the table, as it is typed; what is no number of this demonstration is refused and nothing
 // is lost.
 func TestAPointIsPlottedIntoATable(t *testing.T) {
-	d, err := edit.PutShown(document.New(""), document.Shown{Kind: document.Table, Name: "Tides", Rows: []document.Row{{X: "0", Y: "1"}}})
+	d, err := edit.Put(document.New(""), document.Entry{Body: &table.Body{Rows: []table.Row{{X: "0", Y: "1"}}}})
 	require.NoError(t, err)
 	id := d.Shown[0].ID
 	more, err := edit.Plot(d, id, "π/2", "−1.5")
 	require.NoError(t, err)
-	assert.Equal(t, []document.Row{{X: "0", Y: "1"}, {X: "π/2", Y: "−1.5"}}, more.Shown[0].Rows)
-	assert.Len(t, d.Shown[0].Rows, 1, "the document before stays as it was")
+	assert.Equal(t, []table.Row{{X: "0", Y: "1"}, {X: "π/2", Y: "−1.5"}}, more.Shown[0].Body.(*table.Body).Rows)
+	assert.Len(t, d.Shown[0].Body.(*table.Body).Rows, 1, "the document before stays as it was")
 	_, err = edit.Plot(d, "nothing", "1", "1")
 	assert.ErrorContains(t, err, "no such table")
 	with := stated(t, "f(x) = x")
@@ -38,21 +42,21 @@ func TestAPointIsPlottedIntoATable(t *testing.T) {
 
 func TestATextHoldsFormulasValuesAndFindingsThatCanBeRead(t *testing.T) {
 	d := stated(t, "f(x) = x²", "a = 2")
-	d, err := edit.PutSaid(d, document.Said{Pieces: []document.Piece{{Kind: document.Words, Text: "At "}, {Kind: document.Value, Text: "f(a)"}, {Kind: document.Formula, Text: "f(x) = x²"}, {Kind: document.Told, Text: "f", Finding: document.Zeros}}})
+	d, err := edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "At "}, {Kind: text.Value, Text: "f(a)"}, {Kind: text.Formula, Text: "f(x) = x²"}, {Kind: text.Told, Text: "f", Finding: document.Zeros}}}})
 	require.NoError(t, err)
 	require.Len(t, d.Said, 1)
 	id := d.Said[0].ID
 	require.NotEmpty(t, id)
-	changed, err := edit.PutSaid(d, document.Said{ID: id, Pieces: []document.Piece{{Kind: document.Words, Text: "Only words"}}})
+	changed, err := edit.Put(d, document.Entry{ID: id, Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "Only words"}}}})
 	require.NoError(t, err)
 	require.Len(t, changed.Said, 1, "the same id is the same text")
-	assert.Equal(t, "Only words", changed.Said[0].Pieces[0].Text)
-	for _, bad := range []document.Piece{{Kind: document.Formula, Text: "2 +"}, {Kind: document.Value, Text: ")"}, {Kind: document.Told, Text: "g", Finding: document.Zeros}} {
-		_, err := edit.PutSaid(d, document.Said{ID: id, Pieces: []document.Piece{bad}})
+	assert.Equal(t, "Only words", changed.Said[0].Body.(*text.Body).Pieces[0].Text)
+	for _, bad := range []text.Piece{{Kind: text.Formula, Text: "2 +"}, {Kind: text.Value, Text: ")"}, {Kind: text.Told, Text: "g", Finding: document.Zeros}} {
+		_, err := edit.Put(d, document.Entry{ID: id, Body: &text.Body{Pieces: []text.Piece{bad}}})
 		require.Error(t, err, bad.Text)
 		assert.Equal(t, "pieces", field(err), bad.Text)
 	}
-	assert.Len(t, d.Said[0].Pieces, 4, "what was refused has changed nothing")
+	assert.Len(t, d.Said[0].Body.(*text.Body).Pieces, 4, "what was refused has changed nothing")
 }
 
 // The letters a teacher would take next, then those with a number; each function has another colour as long as there are some.
@@ -66,7 +70,7 @@ func TestNamesGoOnWhenTheLettersAreUsedUp(t *testing.T) {
 	assert.Equal(t, []string{"f", "g", "h", "p", "q", "r", "s", "u", "v", "w", "f_1", "f_2", "f_3"}, names(d))
 	colours := map[int]bool{}
 	for _, s := range d.Shown[:6] {
-		colours[s.Colour] = true
+		colours[s.Look.Colour] = true
 	}
 	assert.Len(t, colours, 6)
 	require.NoError(t, d.Check())
@@ -76,12 +80,12 @@ func TestPointsAreNamedFromPOn(t *testing.T) {
 	d := document.New("")
 	var err error
 	for k := range 16 {
-		d, err = edit.PutShown(d, document.Shown{Kind: document.Point, X: fmt.Sprint(k), Y: "0"})
+		d, err = edit.Put(d, document.Entry{Body: &point.Body{X: fmt.Sprint(k), Y: "0"}})
 		require.NoError(t, err)
 	}
 	var list []string
 	for _, s := range d.Shown {
-		list = append(list, s.Name)
+		list = append(list, s.Field("name"))
 	}
 	assert.Equal(t, []string{"P", "Q", "R", "S", "T", "U", "V", "W", "A", "B", "C", "D", "P_1", "P_2", "P_3", "P_4"}, list)
 }
@@ -108,16 +112,16 @@ func TestOnlyAFunctionOfOneVariableIsMoved(t *testing.T) {
 }
 
 func TestACircleNeedsRoomForItsGraph(t *testing.T) {
-	d, err := edit.AddCircle(document.New(""), document.Circle{Driver: "θ", Radius: "1"})
+	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"})
 	require.NoError(t, err)
 	assert.Len(t, d.Panels, 2)
-	_, err = edit.AddCircle(d, document.Circle{Driver: "φ", Radius: "1"})
+	_, err = edit.AddCircle(d, circle.Body{Driver: "φ", Radius: "1"})
 	assert.ErrorContains(t, err, "two panels")
 }
 
 // Changing the unit there and back gives the same ends: 2π is 360, −π/2 is −90; a letter in an end stays as it is.
 func TestTheAngleUnitThereAndBack(t *testing.T) {
-	d, err := edit.AddCircle(document.New(""), document.Circle{Driver: "θ", Radius: "1"})
+	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"})
 	require.NoError(t, err)
 	d.Scenes[0].Windows = map[string]document.Window{d.Panels[1].ID: {Left: -1, Right: 8, Bottom: -2, Top: 2}}
 	inDegrees, err := edit.SetAngleUnit(d, document.Degree)

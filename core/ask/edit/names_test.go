@@ -10,6 +10,9 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 func TestALetterIsNotRenamedIntoOneThatMeansSomethingElseThere(t *testing.T) {
@@ -32,7 +35,7 @@ func TestALetterIsNotRenamedIntoOneThatMeansSomethingElseThere(t *testing.T) {
 
 func TestWhatUsesADeletedFunctionSaysThatItIsGone(t *testing.T) {
 	d := stated(t, "f(x) = x² + 1", "g(x) = f(x) − 2", "h(x) = 3g(x)")
-	d, err := edit.PutShown(d, document.Shown{Kind: document.Point, X: "1.5", Y: "f(1.5)"})
+	d, err := edit.Put(d, document.Entry{Body: &point.Body{X: "1.5", Y: "f(1.5)"}})
 	require.NoError(t, err)
 	d, err = edit.Delete(d, d.Stated[0].ID)
 	require.NoError(t, err)
@@ -60,7 +63,7 @@ func TestWhatUsesADeletedFunctionSaysThatItIsGone(t *testing.T) {
 
 func TestANewEntryIsNotBornHidden(t *testing.T) {
 	d := stated(t, "a = 1")
-	d, err := edit.PutShown(d, document.Shown{Kind: document.Point, X: "a", Y: "1"})
+	d, err := edit.Put(d, document.Entry{Body: &point.Body{X: "a", Y: "1"}})
 	require.NoError(t, err)
 	d, err = edit.AddScene(d, 0, "second", nil, nil)
 	require.NoError(t, err)
@@ -68,7 +71,7 @@ func TestANewEntryIsNotBornHidden(t *testing.T) {
 	d, err = edit.Delete(d, d.Shown[0].ID)
 	require.NoError(t, err)
 	assert.Empty(t, d.Scenes[1].Hidden)
-	d, err = edit.PutShown(d, document.Shown{Kind: document.Point, X: "2", Y: "a"})
+	d, err = edit.Put(d, document.Entry{Body: &point.Body{X: "2", Y: "a"}})
 	require.NoError(t, err)
 	assert.Equal(t, "p2", d.Shown[0].ID, "the first point's id is not used again")
 	assert.False(t, d.Scenes[1].IsHidden(d.Shown[0].ID))
@@ -85,8 +88,8 @@ func TestRenamingReachesACirclesDialAndEveryOtherReference(t *testing.T) {
 	assert.Empty(t, e.Problems)
 	assert.Empty(t, e.Missing)
 	for _, s := range d.Shown {
-		if s.Circle != nil {
-			assert.Equal(t, "α", s.Circle.Driver)
+		if c, ok := s.Body.(*circle.Body); ok {
+			assert.Equal(t, "α", c.Driver)
 		}
 	}
 }
@@ -99,8 +102,8 @@ func TestACurveWhoseDialIsDeletedIsDrawnWhole(t *testing.T) {
 	d, err = edit.Delete(d, dial.ID)
 	require.NoError(t, err)
 	for _, s := range d.Shown {
-		if s.Trajectory != nil {
-			assert.Empty(t, s.Trajectory.Driver)
+		if m, ok := s.Body.(*trajectory.Body); ok {
+			assert.Empty(t, m.Driver)
 		}
 	}
 	for _, p := range evaluate.Load(d, nil).Problems {

@@ -11,6 +11,11 @@ import (
 
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/finding"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trace"
 )
 
 // anEdit is something that a teacher does; an error is a refusal, which changes nothing.
@@ -52,19 +57,19 @@ var edits = []anEdit{
 		return edit.Move(d, anyID(t, d), rapid.IntRange(-3, 3).Draw(t, "by")), nil
 	}},
 	{"point", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.PutShown(d, document.Shown{Kind: document.Point, X: "a", Y: rapid.SampledFrom([]string{"f(a)", "b", "1"}).Draw(t, "y")})
+		return edit.Put(d, document.Entry{Body: &point.Body{X: "a", Y: rapid.SampledFrom([]string{"f(a)", "b", "1"}).Draw(t, "y")}})
 	}},
 	{"trace", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.PutShown(d, document.Shown{Kind: document.Trace, Of: anyID(t, d)})
+		return edit.Put(d, document.Entry{Body: &trace.Body{Of: anyID(t, d)}})
 	}},
 	{"finding", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.PutShown(d, document.Shown{Kind: document.Found, Function: "f", Finding: document.Zeros})
+		return edit.Put(d, document.Entry{Body: &finding.Body{Function: "f", Finding: document.Zeros}})
 	}},
 	{"text", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.PutSaid(d, document.Said{Pieces: []document.Piece{{Kind: document.Words, Text: "at"}, {Kind: document.Value, Text: "f(a)"}}})
+		return edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "at"}, {Kind: text.Value, Text: "f(a)"}}}})
 	}},
 	{"circle", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.AddCircle(d, document.Circle{})
+		return edit.AddCircle(d, circle.Body{})
 	}},
 	{"add scene", func(t *rapid.T, d *document.Document) (*document.Document, error) {
 		return edit.AddScene(d, rapid.IntRange(0, len(d.Scenes)-1).Draw(t, "scene"), "more", nil, nil)

@@ -6,6 +6,9 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
 )
 
 // RunAlong puts a point on the x-axis, driven by a dial of its own, and one above it on every curve that is shown, each
@@ -15,8 +18,8 @@ func RunAlong(before *document.Document, scene int) (*document.Document, error) 
 	var functions []string
 	for _, s := range d.Shown {
 		hidden := scene >= 0 && scene < len(d.Scenes) && d.Scenes[scene].IsHidden(s.ID)
-		if s.Kind == document.Curve && s.Family == nil && !s.Parent && !hidden {
-			functions = append(functions, s.Function)
+		if c, ok := s.Body.(*curve.Body); ok && c.Family == nil && !c.Parent && !hidden {
+			functions = append(functions, c.Function)
 		}
 	}
 	if len(functions) == 0 {
@@ -30,30 +33,30 @@ func RunAlong(before *document.Document, scene int) (*document.Document, error) 
 		d.Scenes[i].Values[name] = evaluate.DefaultValue
 	}
 	var err error
-	put := func(entry document.Shown) string {
+	put := func(entry document.Entry) string {
 		if err != nil {
 			return ""
 		}
 		var next *document.Document
-		if next, err = PutShown(d, entry); err != nil {
+		if next, err = Put(d, entry); err != nil {
 			return ""
 		}
 		d = next
 		return d.Shown[len(d.Shown)-1].ID
 	}
-	put(document.Shown{Kind: document.Point, X: name, Y: "0", Label: document.LabelName})
+	put(document.Entry{Look: document.Look{Label: document.LabelName}, Body: &point.Body{X: name, Y: "0"}})
 	for _, f := range functions {
-		id := put(document.Shown{Kind: document.Point, X: name, Y: f + "(" + name + ")", Label: document.LabelCoordinates})
+		id := put(document.Entry{Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{X: name, Y: f + "(" + name + ")"}})
 		if err != nil {
 			return nil, err
 		}
 		// The point and its trace wear the curve's colour.
-		for _, c := range before.Shown {
-			if c.Kind == document.Curve && c.Function == f && !c.Parent {
-				d.Shown[len(d.Shown)-1].Colour = c.Colour
+		for _, s := range before.Shown {
+			if c, ok := s.Body.(*curve.Body); ok && c.Function == f && !c.Parent {
+				d.Shown[len(d.Shown)-1].Look.Colour = s.Look.Colour
 			}
 		}
-		put(document.Shown{Kind: document.Trace, Of: id})
+		put(document.Entry{Body: &trace.Body{Of: id}})
 	}
 	if err != nil {
 		return nil, err

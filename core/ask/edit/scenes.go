@@ -48,8 +48,8 @@ func AddPanel(before *document.Document, at int, empty bool) (*document.Document
 			all = append(all, p.ID)
 		}
 		for i := range d.Shown {
-			if len(d.Shown[i].Panels) == 0 {
-				d.Shown[i].Panels = slices.Clone(all)
+			if where := &d.Shown[i].Where; len(where.Panels) == 0 {
+				where.Panels = slices.Clone(all)
 			}
 		}
 	}
@@ -76,14 +76,14 @@ func RemovePanel(before *document.Document, at int) (*document.Document, error) 
 		return nil, d.Check()
 	}
 	for i := range d.Shown {
-		s := &d.Shown[i]
-		if s.Panels = slices.DeleteFunc(s.Panels, func(id string) bool { return id == gone }); len(s.Panels) == 0 {
-			s.Panels = nil
+		where := &d.Shown[i].Where
+		if where.Panels = slices.DeleteFunc(where.Panels, func(id string) bool { return id == gone }); len(where.Panels) == 0 {
+			where.Panels = nil
 		}
 	}
 	for i := range d.Said {
-		if d.Said[i].Panel == gone {
-			d.Said[i].Panel = d.Panels[0].ID
+		if where := &d.Said[i].Where; slices.Contains(where.Panels, gone) {
+			where.Panels = []string{d.Panels[0].ID}
 		}
 	}
 	d.Forget(map[string]bool{gone: true})

@@ -26,14 +26,15 @@ func meansAngle(d *document.Document, n expr.Node) bool {
 		return false
 	}
 	dial := d.StatedNamed(angleLetter)
-	return dial == nil || slices.ContainsFunc(d.Shown, func(s document.Shown) bool {
-		return s.Trajectory != nil && s.Trajectory.Driver == angleLetter
+	return dial == nil || slices.ContainsFunc(d.Shown, func(s document.Entry) bool {
+		m, ok := s.Body.(*trajectory.Body)
+		return ok && m.Driver == angleLetter
 	})
 }
 
 // polarCurve is the entry that shows a stated r as a polar curve, on its closing interval or one turn. On a stage where
 // nothing is shown yet the grid becomes polar.
-func polarCurve(d *document.Document, name string) document.Shown {
+func polarCurve(d *document.Document, name string) document.Entry {
 	turn := "2π"
 	if d.AngleUnit == document.Degree {
 		turn = "360"
@@ -41,14 +42,15 @@ func polarCurve(d *document.Document, name string) document.Shown {
 	if len(d.Shown) == 0 && len(d.Panels) == 1 {
 		d.Panels[0].Polar = true
 	}
-	return document.Shown{Kind: document.Moving, Trajectory: &document.Trajectory{Function: name, From: "0", To: turn},
-		Label: document.LabelFormula, Colour: freeColour(shownColours(d))}
+	return document.Entry{Look: document.Look{Label: document.LabelFormula, Colour: freeColour(shownColours(d))},
+		Body: &trajectory.Body{Function: name, From: "0", To: turn}}
 }
 
 // closed gives a polar curve its closing interval, where it has one other than a turn.
 func closed(d *document.Document, id string) *document.Document {
 	e := evaluate.Load(d, nil)
-	for i, s := range e.Shown {
+	given, _ := bodyOf[*trajectory.Body](d, id)
+	for _, s := range e.Shown {
 		m, ok := s.Live.(*trajectory.Live)
 		if s.Entry.ID != id || !ok {
 			continue
@@ -58,9 +60,9 @@ func closed(d *document.Document, id string) *document.Document {
 			return d
 		}
 		if closing, ok := c.Closing(); ok && d.AngleUnit == document.Radian {
-			d.Shown[i].Trajectory.To = expr.Pretty(closing.Node())
+			given.To = expr.Pretty(closing.Node())
 		} else if ok {
-			d.Shown[i].Trajectory.To = expr.Pretty(expr.Num(int64(math.Round(closing.Float() * 180 / math.Pi))))
+			given.To = expr.Pretty(expr.Num(int64(math.Round(closing.Float() * 180 / math.Pi))))
 		}
 	}
 	return d
@@ -70,15 +72,14 @@ func closed(d *document.Document, id string) *document.Document {
 // or the velocity of a parametric one, and its coordinates as graphs in a panel beside it.
 func Watch(before *document.Document, id string, scene int) (*document.Document, error) {
 	d := clone(before)
-	s := shownWithID(d, id)
-	if s == nil || s.Kind != document.Moving {
+	m, ok := bodyOf[*trajectory.Body](d, id)
+	if !ok {
 		return nil, problem.New("field", 0, 0, "id", "there is no such curve")
 	}
-	if s.Trajectory.Driver == "" {
-		d = drive(d, s)
-		s = shownWithID(d, id)
+	if m.Driver == "" {
+		drive(d, m)
 	}
-	polar := s.Trajectory.Function != ""
+	polar := m.Function != ""
 	if len(d.Panels) == 1 {
 		beside := d.Panels[0]
 		beside.ID, beside.Polar, beside.EqualScales, beside.Grid = newPanelID(d), false, false, true
@@ -89,19 +90,19 @@ func Watch(before *document.Document, id string, scene int) (*document.Document,
 		}
 		first := d.Panels[0].ID
 		for i := range d.Shown {
-			if len(d.Shown[i].Panels) == 0 {
-				d.Shown[i].Panels = []string{first}
+			if where := &d.Shown[i].Where; len(where.Panels) == 0 {
+				where.Panels = []string{first}
 			}
 		}
 		d.Panels = append(d.Panels, beside)
 	}
-	pieces := []PieceWanted{{Piece: document.Ray}, {Piece: document.Graph, Ratio: "r"}}
+	pieces := []PieceWanted{{Piece: string(trajectory.Ray)}, {Piece: string(trajectory.Graph), Ratio: "r"}}
 	if !polar {
-		pieces = []PieceWanted{{Piece: document.Velocity}, {Piece: document.Graph, Ratio: "x"}, {Piece: document.Graph, Ratio: "y"}}
+		pieces = []PieceWanted{{Piece: string(trajectory.Velocity)}, {Piece: string(trajectory.Graph), Ratio: "x"}, {Piece: string(trajectory.Graph), Ratio: "y"}}
 	}
 	var err error
 	for _, w := range pieces {
-		w.Circle, w.Shown, w.Scene = id, true, scene
+		w.Of, w.Shown, w.Scene = id, true, scene
 		if d, err = ShowPiece(d, w); err != nil {
 			return nil, err
 		}
@@ -110,14 +111,10 @@ func Watch(before *document.Document, id string, scene int) (*document.Document,
 }
 
 // drive makes a dial that runs along a trajectory's interval.
-func drive(d *document.Document, s *document.Shown) *document.Document {
-	m := s.Trajectory
-	letter := m.Variable
+func drive(d *document.Document, m *trajectory.Body) {
+	letter := m.Letters()
 	if f := d.StatedNamed(m.Function); f != nil && len(f.Variables) == 1 {
 		letter = f.Variables[0]
-	}
-	if letter == "" {
-		letter = "t"
 	}
 	name := freeLetter(d, letter, "t", "s", "u")
 	dial := newParameter(d, d.NewID("s"), name, drivenColour)
@@ -131,14 +128,13 @@ func drive(d *document.Document, s *document.Shown) *document.Document {
 	for i := range d.Scenes {
 		d.Scenes[i].Values[name] = startOf(d, m)
 	}
-	return d
 }
 
 // startOf is a sixth of a trajectory's interval: far enough for something to be seen.
-func startOf(d *document.Document, m *document.Trajectory) float64 {
+func startOf(d *document.Document, m *trajectory.Body) float64 {
 	e := evaluate.Load(d, nil)
 	for _, s := range e.Shown {
-		if live, ok := s.Live.(*trajectory.Live); ok && s.Entry.Trajectory == m {
+		if live, ok := s.Live.(*trajectory.Live); ok && s.Entry.Body == document.Body(m) {
 			return live.From + (live.To-live.From)/6
 		}
 	}

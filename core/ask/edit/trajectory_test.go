@@ -18,8 +18,8 @@ func TestWhatIsWrittenInThetaIsAPolarCurve(t *testing.T) {
 	for text, to := range map[string]string{"r = cos(3θ)": "π", "r(θ) = 1 + cos θ": "2π", "r = 2cos(2θ)": "2π", "ρ(θ) = θ/2": "2π", "r(φ) = cos(φ/3)": "3π", "s = cos(2θ/3)": "6π"} {
 		d, err := edit.State(document.New(""), "", text)
 		require.NoError(t, err, text)
-		require.Equal(t, document.Moving, d.Shown[0].Kind, text)
-		assert.Equal(t, to, d.Shown[0].Trajectory.To, text)
+		require.Equal(t, document.Kind("trajectory"), d.Shown[0].Kind(), text)
+		assert.Equal(t, to, d.Shown[0].Body.(*trajectory.Body).To, text)
 		assert.True(t, d.Panels[0].Polar, "the grid becomes polar")
 		assert.Empty(t, evaluate.Load(d, nil).Problems, text)
 	}
@@ -27,11 +27,11 @@ func TestWhatIsWrittenInThetaIsAPolarCurve(t *testing.T) {
 	degrees.AngleUnit = document.Degree
 	d, err := edit.State(degrees, "", "r = cos(3θ)")
 	require.NoError(t, err)
-	assert.Equal(t, "180", d.Shown[0].Trajectory.To)
+	assert.Equal(t, "180", d.Shown[0].Body.(*trajectory.Body).To)
 	for _, text := range []string{"f(x) = x²", "y = sin x", "f(t) = t²", "f(θ) = sin θ"} {
 		d, err := edit.State(document.New(""), "", text)
 		require.NoError(t, err, text)
-		assert.Equal(t, document.Curve, d.Shown[0].Kind, text)
+		assert.Equal(t, document.Kind("curve"), d.Shown[0].Kind(), text)
 	}
 }
 
@@ -48,7 +48,7 @@ func TestACurveIsWatched(t *testing.T) {
 	require.NotNil(t, dial, "the dial has the curve's own letter")
 	assert.Equal(t, []string{"0", "2π"}, []string{dial.From, dial.To})
 	require.Len(t, d.Panels, 2)
-	assert.Equal(t, []string{"plane1"}, d.Shown[0].Panels)
+	assert.Equal(t, []string{"plane1"}, d.Shown[0].Where.Panels)
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
 	assert.InDelta(t, 1.0471975511965976, e.Shown[0].Live.(*trajectory.Live).At, 1e-9, "a sixth of the turn")
@@ -59,7 +59,7 @@ func TestACurveIsWatched(t *testing.T) {
 	assert.Len(t, again.Stated, len(d.Stated))
 	second, err := edit.State(again, "", "s = 1 + cos θ")
 	require.NoError(t, err)
-	assert.Equal(t, document.Moving, second.Shown[len(second.Shown)-1].Kind, "with the dial θ a second one is polar too")
+	assert.Equal(t, document.Kind("trajectory"), second.Shown[len(second.Shown)-1].Kind(), "with the dial θ a second one is polar too")
 	gone, err := edit.Delete(again, again.StatedNamed("r").ID)
 	require.NoError(t, err)
 	assert.Empty(t, gone.Shown, "the parts go with the curve")

@@ -12,6 +12,7 @@ import (
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 )
 
 // Moving is what is done to a curve, each field a formula, empty for nothing: shifts to the right and up, factors by
@@ -93,7 +94,7 @@ func FromParent(before *document.Document, kind transform.Kind) (*document.Docum
 	if err != nil {
 		return nil, err
 	}
-	d.Shown[len(d.Shown)-1].Grips = true
+	d.Shown[len(d.Shown)-1].Body.(*curve.Body).Grips = true
 	// Dials that add something start at 0, those that multiply at 1.
 	for i := range d.Scenes {
 		for _, name := range e.Missing {

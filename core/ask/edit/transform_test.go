@@ -15,6 +15,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
 )
 
 func withFunction(t testing.TB, text string) (*document.Document, string) {
@@ -112,11 +113,10 @@ func TestOnePointDrivesPointsOnAllCurves(t *testing.T) {
 	places := map[[2]float64]bool{}
 	traces := 0
 	for _, s := range e.Shown {
-		switch s.Entry.Kind {
-		case document.Point:
-			p := s.Live.(*point.Live)
+		switch p := s.Live.(type) {
+		case *point.Live:
 			places[[2]float64{p.X, p.Y}] = true
-		case document.Trace:
+		case *trace.Live:
 			traces++
 		}
 	}
@@ -150,8 +150,8 @@ func TestACurveWithPlainNumbersGetsDialsWhenItIsTakenHoldOf(t *testing.T) {
 		"f(x) = 3 sin(2x)": "a sin(b(x − h)) + k", "f(x) = |x|": "a·|x − h| + k"} {
 		d, _ := withFunction(t, text)
 		shown := d.Shown[0]
-		shown.Grips = true
-		held, err := edit.PutShown(d, shown)
+		shown.Body.(*curve.Body).Grips = true
+		held, err := edit.Put(d, shown)
 		require.NoError(t, err, text)
 		assert.Equal(t, want, held.Stated[0].Formula, text)
 		before, after := evaluate.Load(d, nil), evaluate.Load(held, nil)
@@ -163,14 +163,14 @@ func TestACurveWithPlainNumbersGetsDialsWhenItIsTakenHoldOf(t *testing.T) {
 	}
 	d, _ := withFunction(t, "f(x) = 40x² + 1")
 	shown := d.Shown[0]
-	shown.Grips = true
-	held, err := edit.PutShown(d, shown)
+	shown.Body.(*curve.Body).Grips = true
+	held, err := edit.Put(d, shown)
 	require.NoError(t, err)
 	assert.Equal(t, "40", held.StatedNamed("a").To, "the dial reaches its value")
 	d, _ = withFunction(t, "f(x) = x + sin x")
 	shown = d.Shown[0]
-	shown.Grips = true
-	_, err = edit.PutShown(d, shown)
+	shown.Body.(*curve.Body).Grips = true
+	_, err = edit.Put(d, shown)
 	p, _ := problem.Of(err)
 	require.NotNil(t, p)
 	assert.Equal(t, "no-grips", p.Code, "no single parent can be moved to it")

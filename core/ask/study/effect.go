@@ -4,8 +4,8 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/maths/exact"
 	"parvix/core/maths/locus"
-	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 	paths "parvix/core/stage/kinds/path"
 )
 
@@ -57,8 +57,8 @@ const mostCrossed = 4
 func crossed(d *evaluate.Demonstration, f *evaluate.Function, parameter string) (list []*evaluate.Function) {
 	shown := map[string]bool{}
 	for _, s := range d.Document.Shown {
-		if s.Kind == document.Curve && !s.Parent {
-			shown[s.Function] = true
+		if c, ok := s.Body.(*curve.Body); ok && !c.Parent {
+			shown[c.Function] = true
 		}
 	}
 	if !shown[f.Stated.Name] || len(shown) > mostCrossed {

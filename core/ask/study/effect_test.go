@@ -10,6 +10,7 @@ import (
 	"parvix/core/maths/locus"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 )
 
 func effectsOf(t *testing.T, formulas map[string]string, order ...string) map[string][]study.EffectLine {
@@ -18,7 +19,7 @@ func effectsOf(t *testing.T, formulas map[string]string, order ...string) map[st
 	d.Stated = append(d.Stated, document.Stated{ID: "p", Kind: document.Parameter, Name: "p", From: "−2", To: "2", Step: "0.5"})
 	for _, name := range order {
 		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formulas[name]})
-		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name})
+		d.Shown = append(d.Shown, document.Entry{ID: "c" + name, Body: &curve.Body{Function: name}})
 	}
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)

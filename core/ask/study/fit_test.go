@@ -12,6 +12,8 @@ import (
 	"parvix/core/ask/study"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // Where the outermost places of curves lie that a point runs through (worked by hand): the cardioid 1 + cos θ reaches from −1/4
@@ -31,7 +33,7 @@ func TestFitHoldsWholeCurvesThatAPointRunsThrough(t *testing.T) {
 			assert.Less(t, math.Max(w.Right-w.Left, w.Top-w.Bottom), 2*size, "%s: no more room than it needs", statement)
 		}
 	}
-	path, err := edit.PutShown(document.New(""), document.Shown{Kind: document.Moving, Trajectory: &document.Trajectory{X: "100 + 3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
+	path, err := edit.Put(document.New(""), document.Entry{Body: &trajectory.Body{X: "100 + 3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
 	require.NoError(t, err)
 	d := evaluate.Load(path, nil)
 	w := study.Fit(d, panel(d), 800, 500).Window
@@ -43,7 +45,7 @@ func TestFitShowsACircleAndATurnOfItsGraph(t *testing.T) {
 	for _, unit := range []document.AngleUnit{document.Radian, document.Degree} {
 		before := document.New("")
 		before.AngleUnit = unit
-		with, err := edit.AddCircle(before, document.Circle{Driver: "θ", Radius: "1"})
+		with, err := edit.AddCircle(before, circle.Body{Driver: "θ", Radius: "1"})
 		require.NoError(t, err)
 		d := evaluate.Load(with, nil)
 		around := study.Fit(d, &d.Document.Panels[0], 500, 500).Window

@@ -12,6 +12,7 @@ import (
 	"parvix/core/ask/study"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/sample"
 )
 
@@ -173,7 +174,7 @@ func TestFitShowsWhatIsInteresting(t *testing.T) {
 
 func TestFitShowsManyCurvesAndPointsTogether(t *testing.T) {
 	d := demonstration(t, false, "f(x) = (x − 8)²", "g(x) = −(x + 8)²")
-	d.Document.Shown = append(d.Document.Shown, document.Shown{ID: "q", Kind: document.Point, Name: "Q", X: "0", Y: "9"})
+	d.Document.Shown = append(d.Document.Shown, document.Entry{ID: "q", Body: &point.Body{Name: "Q", X: "0", Y: "9"}})
 	d = evaluate.Load(d.Document, d)
 	fitted := study.Fit(d, panel(d), 900, 500)
 	for _, place := range [][2]float64{{8, 0}, {-8, 0}, {0, 9}} {

@@ -21,6 +21,8 @@ type Problem struct {
 	// Start and End are byte offsets in that text; End is Start when the place is a gap.
 	Start int `json:"start"`
 	End   int `json:"end"`
+	// Line is that of a file, 0 for what stands in none.
+	Line int `json:"line,omitempty"`
 	// Args fill the catalogue's sentence.
 	Args []string `json:"args,omitempty"`
 }
@@ -45,6 +47,9 @@ func (p *Problem) Error() string {
 	sentence := catalogue[p.Code]
 	for i, arg := range p.Args {
 		sentence = strings.ReplaceAll(sentence, fmt.Sprintf("{%d}", i), arg)
+	}
+	if p.Line > 0 {
+		return fmt.Sprintf("Line %d: %s", p.Line, sentence)
 	}
 	return sentence
 }

@@ -18,7 +18,7 @@ type Live interface {
 	// Compose draws the entry and gives the places of its labels.
 	Compose(on *On) []Anchor
 	// Describe says in sentences what is seen, for those who cannot see it.
-	Describe(d *evaluate.Demonstration, e *document.Shown) []string
+	Describe(d *evaluate.Demonstration, e *document.Entry) []string
 }
 
 // Many is drawn as several curves, which share the work of the picture with others.
@@ -37,7 +37,7 @@ type On struct {
 	D     *evaluate.Demonstration
 	Panel *document.Panel
 	Shown *evaluate.Shown
-	Entry *document.Shown
+	Entry *document.Entry
 	// Index is the place of the entry, by which its handle is known.
 	Index int
 }
@@ -144,8 +144,8 @@ func (c *Composer) keepClearOfTexts(d *evaluate.Demonstration, p *document.Panel
 	v := c.View
 	stacked := map[document.Corner][]Size{}
 	for _, s := range d.Said {
-		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.Panel == p.ID {
-			stacked[s.Entry.Corner] = append(stacked[s.Entry.Corner], size)
+		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.IsOn(p.ID) {
+			stacked[s.Entry.Where.Corner] = append(stacked[s.Entry.Where.Corner], size)
 		}
 	}
 	for corner, sizes := range stacked {
@@ -168,32 +168,29 @@ func (c *Composer) keepClearOfTexts(d *evaluate.Demonstration, p *document.Panel
 }
 
 // ColourOf is an entry's own colour.
-func ColourOf(e *document.Shown) picture.Colour {
-	if e.Parent {
-		return picture.Grey
-	}
-	return ColourNumber(e.Colour)
+func ColourOf(e *document.Entry) picture.Colour {
+	return ColourNumber(e.Look.Colour)
 }
 
 // ColourNumber is a colour by its number, one of those that curves and parameters share out.
 func ColourNumber(n int) picture.Colour {
-	return picture.Colour(((n % evaluate.Colours) + evaluate.Colours) % evaluate.Colours)
+	return picture.Colour(((n % document.Colours) + document.Colours) % document.Colours)
 }
 
 // DialColour is the colour of a dial.
 func DialColour(d *evaluate.Demonstration, dial int) picture.Colour {
-	return picture.Colour(d.Parameters[dial].Stated.Colour % evaluate.Colours)
+	return picture.Colour(d.Parameters[dial].Stated.Colour % document.Colours)
 }
 
 // InkHue is the darkest of the hues, for what belongs to no dial and no ratio.
 const InkHue = picture.Colour(7)
 
 // greyHue stands for the parent's grey.
-const greyHue = evaluate.Colours
+const greyHue = document.Colours
 
 // Hue is the number of the colour in which an entry is drawn: its own, its parameter's, or that of what it is a part of.
 func Hue(d *evaluate.Demonstration, s *evaluate.Shown) int {
-	if s.Entry.Parent {
+	if p, ok := s.Live.(interface{ IsParent() bool }); ok && p.IsParent() {
 		return greyHue
 	}
 	if hued, ok := s.Live.(Hued); ok {
@@ -203,8 +200,8 @@ func Hue(d *evaluate.Demonstration, s *evaluate.Shown) int {
 }
 
 // PatternOf is how an entry's lines are broken, or as they usually are.
-func PatternOf(e *document.Shown, usual picture.Pattern) picture.Pattern {
-	switch e.Pattern {
+func PatternOf(e *document.Entry, usual picture.Pattern) picture.Pattern {
+	switch e.Look.Pattern {
 	case document.Whole:
 		return picture.Whole
 	case document.Dashed:
@@ -225,7 +222,7 @@ func RampColour(k, n int) picture.Colour {
 
 // Labelled gives an anchor its label, in a colour; none where the entry wants none or there is nothing to say.
 func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
-	if latex == "" || on.Entry.Label == document.LabelNone {
+	if latex == "" || on.Entry.Look.Label == document.LabelNone {
 		return nil
 	}
 	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: latex, Colour: colour}

@@ -13,6 +13,9 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
 )
@@ -92,9 +95,9 @@ func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
 }
 
 func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
-	guides := []document.Shown{{ID: "u", Kind: document.Guide, Direction: document.Upright, At: "1", Colour: 3},
-		{ID: "l", Kind: document.Guide, Direction: document.Level, At: "−1", Colour: 4},
-		{ID: "s", Kind: document.Guide, Direction: document.Slanted, At: "x/2 + 1", Colour: 5}}
+	guides := []document.Entry{{ID: "u", Look: document.Look{Colour: 3}, Body: &guide.Body{Direction: guide.Upright, At: "1"}},
+		{ID: "l", Look: document.Look{Colour: 4}, Body: &guide.Body{Direction: guide.Level, At: "−1"}},
+		{ID: "s", Look: document.Look{Colour: 5}, Body: &guide.Body{Direction: guide.Slanted, At: "x/2 + 1"}}}
 	for _, p := range []document.Panel{stagetest.Plane(-6, 6, -3, 3, false), stagetest.Plane(-100, 90, -40, 50, false)} {
 		pic, e := stagetest.Composed(t, p, 900, 450, nil, guides...)
 		v := compose.Seen(&e.Document.Panels[0], 900, 450)
@@ -132,8 +135,7 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 	sizes := map[string]compose.Size{}
 	for i := range 6 {
 		id := fmt.Sprintf("p%d", i)
-		d.Shown = append(d.Shown, document.Shown{ID: id, Kind: document.Point, Name: fmt.Sprintf("P_%d", i), X: fmt.Sprintf("%d − 2.5", i),
-			Y: fmt.Sprintf("%d/4", i), Label: document.LabelCoordinates})
+		d.Shown = append(d.Shown, document.Entry{ID: id, Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: fmt.Sprintf("P_%d", i), X: fmt.Sprintf("%d − 2.5", i), Y: fmt.Sprintf("%d/4", i)}})
 		sizes[id] = compose.Size{Width: 96, Height: 26}
 	}
 	e := evaluate.Load(d, nil)
@@ -151,7 +153,7 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 }
 
 func TestAPointWithoutAValueDisappearsAndIsSpokenOf(t *testing.T) {
-	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, nil, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "ln(−1)"})
+	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, nil, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "ln(−1)"}})
 	assert.Empty(t, pic.Live)
 	assert.Contains(t, compose.Describe(e, &e.Document.Panels[0], 900, 450), "Point P is undefined")
 }
@@ -212,10 +214,10 @@ func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
 	for k := range 200 {
 		kept = append(kept, float64(k)*0.01, 0.5)
 	}
-	point := document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "0", Y: "0"}
+	point := document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "0", Y: "0"}}
 	dots := func(apart float64) int {
 		pic, _ := stagetest.Composed(t, stagetest.Plane(-6, 6, -4, 4, true), 1200, 800, nil, point,
-			document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: kept, Apart: apart, Colour: 5})
+			document.Entry{ID: "t", Look: document.Look{Colour: 5}, Body: &trace.Body{Of: "p", Kept: kept, Apart: apart}})
 		return stagetest.Markers(pic.Live, 5)
 	}
 	assert.Greater(t, dots(0), 190)

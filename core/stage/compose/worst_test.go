@@ -12,6 +12,11 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/family"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/trace"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // stating is a demonstration that states functions of x, as “f = x² + 1”, and shows their curves.
@@ -20,7 +25,7 @@ func stating(lines ...string) *document.Document {
 	for i, line := range lines {
 		name, formula, _ := strings.Cut(line, " = ")
 		d.Stated = append(d.Stated, document.Stated{ID: fmt.Sprint("s", i), Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-		d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("c", i), Kind: document.Curve, Function: name})
+		d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("c", i), Body: &curve.Body{Function: name}})
 	}
 	return d
 }
@@ -32,7 +37,7 @@ func manyFamilies() *document.Document {
 		d.Stated = append(d.Stated, document.Stated{ID: name, Kind: document.Parameter, Name: name, From: "-5", To: "5", Step: "1"})
 	}
 	for i := range 140 {
-		d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("f", i), Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", From: "-5", To: "5", Step: "1"}})
+		d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("f", i), Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", From: "-5", To: "5", Step: "1"}}})
 	}
 	return d
 }
@@ -44,9 +49,9 @@ func manyTraces() *document.Document {
 	for i := range 10000 {
 		kept = append(kept, float64(i%1000)/100-5, float64(i)/1000-5)
 	}
-	d.Shown = append(d.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "1"})
+	d.Shown = append(d.Shown, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "1"}})
 	for i := range 8 {
-		d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("t", i), Kind: document.Trace, Of: "p", Kept: kept})
+		d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("t", i), Body: &trace.Body{Of: "p", Kept: kept}})
 	}
 	return d
 }
@@ -73,7 +78,7 @@ func heavyTwelveTimes() *document.Document {
 	d := stating("f = sum(sin(k x + a)/k for k from 1 to 400)")
 	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-5", To: "5", Step: "1"})
 	for i := range 10 {
-		d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint("f", i), Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", From: "-5", To: "5", Step: "1"}})
+		d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("f", i), Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", From: "-5", To: "5", Step: "1"}}})
 	}
 	return d
 }
@@ -81,7 +86,7 @@ func heavyTwelveTimes() *document.Document {
 // heavyPoint has a coordinate that takes a million terms.
 func heavyPoint() *document.Document {
 	d := stating("f = x")
-	d.Shown = append(d.Shown, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "sum(sum(sin(i j) for i from 1 to 1000) for j from 1 to 1000)"})
+	d.Shown = append(d.Shown, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "sum(sum(sin(i j) for i from 1 to 1000) for j from 1 to 1000)"}})
 	return d
 }
 
@@ -90,7 +95,7 @@ func heavyPolar() *document.Document {
 	d := document.New("polar")
 	d.Stated = []document.Stated{{ID: "s", Kind: document.Function, Name: "r", Variables: []string{"t"}, Formula: "sum(cos(k t)/k for k from 1 to n)"},
 		{ID: "n", Kind: document.Parameter, Name: "n", From: "1", To: "1000", Step: "1"}}
-	d.Shown = []document.Shown{{ID: "q", Kind: document.Moving, Trajectory: &document.Trajectory{Function: "r", From: "0", To: "2π"}}}
+	d.Shown = []document.Entry{{ID: "q", Body: &trajectory.Body{Function: "r", From: "0", To: "2π"}}}
 	d.Scenes[0].Values["n"] = 1000
 	return d
 }

@@ -2,6 +2,8 @@ package document_test
 
 import (
 	"encoding/json"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -10,15 +12,19 @@ import (
 
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trace"
 )
 
 func sample() *document.Document {
 	d := document.New("Jet")
 	d.Stated = append(d.Stated, document.Stated{ID: "s1", Kind: document.Function, Name: "f", Variables: []string{"x"}, Formula: "a x²"},
 		document.Stated{ID: "s2", Kind: document.Parameter, Name: "a", From: "0", To: "2π", Step: "0.1"})
-	d.Shown = append(d.Shown, document.Shown{ID: "c1", Kind: document.Curve, Function: "f"},
-		document.Shown{ID: "p1", Kind: document.Point, Name: "P", X: "1", Y: "f(1)"}, document.Shown{ID: "t1", Kind: document.Trace, Of: "p1"})
-	d.Said = append(d.Said, document.Said{ID: "w1", Pieces: []document.Piece{{Kind: document.Value, Text: "f(1)"}}})
+	d.Shown = append(d.Shown, document.Entry{ID: "c1", Body: &curve.Body{Function: "f"}},
+		document.Entry{ID: "p1", Body: &point.Body{Name: "P", X: "1", Y: "f(1)"}}, document.Entry{ID: "t1", Body: &trace.Body{Of: "p1"}})
+	d.Said = append(d.Said, document.Entry{ID: "w1", Body: &text.Body{Pieces: []text.Piece{{Kind: text.Value, Text: "f(1)"}}}})
 	return d
 }
 
@@ -38,11 +44,11 @@ func TestAHalfTypedFormulaMayBeSaved(t *testing.T) {
 func TestAFileThatCannotBeReadIsRefusedWholeWithTheReason(t *testing.T) {
 	good := string(document.Encode(sample()))
 	for name, c := range map[string]struct{ old, new, words string }{
-		"broken JSON":        {`"title"`, `"title`, "line"},
+		"broken JSON":        {`"title"`, `"title`, "Line 4"},
 		"another program's":  {`"parvix-demonstration"`, `"other"`, "not a Parvix demonstration"},
-		"a newer version":    {`"version": 2`, `"version": 99`, "newer"},
+		"a newer version":    {`"version": 3`, `"version": 99`, "newer"},
 		"an unknown field":   {`"title"`, `"colour": 1, "title"`, "colour"},
-		"a wrong type":       {`"title": "Jet"`, `"title": 7`, "line 4"},
+		"a wrong type":       {`"title": "Jet"`, `"title": 7`, "Line 4: title: a text in quotation marks is needed"},
 		"an unknown unit":    {`"radian"`, `"gon"`, "gon"},
 		"a name twice":       {`"name": "a"`, `"name": "f"`, "already stated"},
 		"an id twice":        {`"id": "s2"`, `"id": "s1"`, "twice"},
@@ -70,7 +76,7 @@ func TestEveryLimitIsRefusedByName(t *testing.T) {
 	}
 	check(func(d *document.Document) {
 		for i := range 301 {
-			d.Said = append(d.Said, document.Said{ID: "n" + string(rune('a'+i%26)) + string(rune('a'+i/26))})
+			d.Said = append(d.Said, document.Entry{ID: "n" + string(rune('a'+i%26)) + string(rune('a'+i/26)), Body: &text.Body{}})
 		}
 	}, "the limit is 300")
 	check(func(d *document.Document) { d.Title = strings.Repeat("x", 121) }, "120")
@@ -100,19 +106,71 @@ func FuzzDecode(f *testing.F) {
 	})
 }
 
-func TestWhatWasHiddenInAnOlderFileIsHiddenInEveryScene(t *testing.T) {
-	old := strings.Replace(string(document.Encode(sample())), `"version": 2`, `"version": 1`, 1)
-	old = strings.Replace(old, `"function": "f",
-      "colour": 0`, `"function": "f",
-      "colour": 0,
-      "hidden": true`, 1)
-	require.Contains(t, old, `"hidden": true`)
-	d, err := document.Decode([]byte(old))
+// Each is refused with its line, what is wrong and what would be right.
+func TestWhatIsWrongInAFileIsToldWithItsLine(t *testing.T) {
+	good := string(document.Encode(sample()))
+	for name, c := range map[string]struct{ old, new, words string }{
+		"an empty title":         {`"title": "Jet"`, `"title": " "`, "Line 4: title: a title is needed"},
+		"a control character":    {`"title": "Jet"`, `"title": "Je\u0007t"`, "Line 4: title: it holds a character that cannot be seen"},
+		"a key twice":            {`"title": "Jet"`, `"title": "Jet", "title": "Set"`, "Line 4"},
+		"a capital letter":       {`"title": "Jet"`, `"Title": "Jet"`, "Line 4: Title: there is no such field; it is written “title”"},
+		"a colour that is none":  {`"colour": 0`, `"colour": 999`, "look.colour: a colour from 0 to 7 is needed"},
+		"a huge value":           {`"values": {}`, `"values": {"a": 1e300}`, "values.a: a number of at most 10^12 is needed"},
+		"a value without a dial": {`"values": {}`, `"values": {"q": 1}`, "values.q: there is no such parameter"},
+		"an unknown hidden id":   {`"values": {}`, `"values": {}, "hidden": ["c7"]`, "c7"},
+		"version 0":              {`"version": 3`, `"version": 0`, "a whole number from 1 to 3"},
+		"no version":             {`"version": 3,`, ``, "“version” is missing"},
+		"an unknown field":       {`"function": "f"`, `"function": "f", "thick": true`, "body.thick: there is no such field"},
+		"another kind's field":   {`"function": "f"`, `"function": "f", "x": "1"`, "there are family, function, grips or parent"},
+		"an unknown kind":        {`"kind": "trace"`, `"kind": "shadow"`, "“shadow” is none of circle, circlePart, curve"},
+		"no scenes":              {`"scenes"`, `"szenes"`, "szenes"},
+		"half a number":          {`"colour": 0`, `"colour": 0.5`, "a whole number is needed"},
+		"an id twice":            {`"id": "p1"`, `"id": "c1"`, "Line"},
+		"a reversed window":      {`"left": -6`, `"left": 60`, "Line 10: window: left must be below right"},
+		"a list for an object":   {`"look": {`, `"look": [], "where": {`, "look: { … } is needed"},
+	} {
+		t.Run(name, func(t *testing.T) {
+			require.Contains(t, good, c.old)
+			_, err := document.Decode([]byte(strings.Replace(good, c.old, c.new, 1)))
+			assert.ErrorContains(t, err, c.words)
+		})
+	}
+	for text, words := range map[string]string{"[]": "does not begin with “{”", "3": "does not begin with “{”", "": "it is empty",
+		"\x89PNG\r\n\x1a\n\x00": "a picture or another program's file", "\ufeff{}": "“format” must be", strings.Repeat(`{"a":`, 99): "too deep"} {
+		_, err := document.Decode([]byte(text))
+		assert.ErrorContains(t, err, words, text)
+		assert.NotContains(t, err.Error(), "struct", "no words of the program's language")
+	}
+}
+
+func TestWhatWasHiddenInAFileOfTheFirstVersionIsHiddenInEveryScene(t *testing.T) {
+	d, err := document.Decode([]byte(`{"format": "parvix-demonstration", "version": 1, "title": "Jet", "angleUnit": "radian",
+		"panels": [{"id": "plane1", "kind": "plane", "window": {"left": -6, "right": 6, "bottom": -3.5, "top": 3.5}, "equalScales": true, "grid": true, "axes": true,
+			"ticksX": "numbers", "ticksY": "numbers"}],
+		"stated": [{"id": "s1", "kind": "function", "name": "f", "variables": ["x"], "formula": "x²"}],
+		"shown": [{"id": "c1", "kind": "curve", "function": "f", "colour": 9, "hidden": true}, {"id": "p1", "kind": "point", "name": "P", "x": "1", "y": "f(1)", "colour": 2}],
+		"said": [{"id": "w1", "pieces": [{"kind": "value", "text": "f(1)"}], "panel": "plane1", "corner": "topRight"}],
+		"scenes": [{"id": "scene1", "name": "Start", "values": {"q": 1}, "hidden": ["c9"]}]}`))
 	require.NoError(t, err)
 	assert.Equal(t, document.Version, d.Version)
 	assert.True(t, d.Scenes[0].IsHidden("c1"))
 	assert.False(t, d.Scenes[0].IsHidden("p1"))
+	assert.Equal(t, []string{"c1"}, d.Scenes[0].Hidden, "what is not there is hidden nowhere")
+	assert.Empty(t, d.Scenes[0].Values, "nor does it have a value")
+	assert.Equal(t, 1, d.Shown[0].Look.Colour, "the colours begin again after the last")
+	assert.Equal(t, document.Where{Panels: []string{"plane1"}, Corner: document.TopRight}, d.Said[0].Where)
 	again, err := document.Decode(document.Encode(d))
 	require.NoError(t, err)
 	assert.Equal(t, d, again)
+}
+
+// The demonstrations as they stood in files of version 2 are those of today.
+func TestFilesOfTheSecondVersionAreThoseOfToday(t *testing.T) {
+	for name, today := range demonstrations(t) {
+		old, err := os.ReadFile(filepath.Join("testdata/version-2", name))
+		require.NoError(t, err)
+		d, err := document.Decode(old)
+		require.NoError(t, err, name)
+		assert.JSONEq(t, string(today), string(document.Encode(d)), name)
+	}
 }

@@ -14,6 +14,7 @@ import (
 
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
+	_ "parvix/core/stage/kinds"
 )
 
 // demonstrations are the files that ship with Parvix.

@@ -10,50 +10,19 @@ func (d *Document) Formulas(visit func(text *string, variables ...string)) {
 			visit(text)
 		}
 	}
-	for i := range d.Shown {
-		d.Shown[i].formulas(visit)
-	}
-	for i := range d.Said {
-		for k := range d.Said[i].Pieces {
-			if p := &d.Said[i].Pieces[k]; p.Kind != Words && p.Kind != Told {
-				visit(&p.Text)
-			}
+	for _, r := range d.Refs() {
+		if r.IsFormula() {
+			visit(r.Text, r.Variables...)
 		}
 	}
 }
 
-func (s *Shown) formulas(visit func(text *string, variables ...string)) {
-	visit(&s.X)
-	visit(&s.Y)
-	if s.Kind == Guide && s.Direction == Slanted {
-		visit(&s.At, "x")
-	} else {
-		visit(&s.At)
-	}
-	for k := range s.Rows {
-		visit(&s.Rows[k].X)
-		visit(&s.Rows[k].Y)
-	}
-	if f := s.Family; f != nil {
-		for k := range f.Values {
-			visit(&f.Values[k])
-		}
-		for _, text := range []*string{&f.From, &f.To, &f.Step} {
-			visit(text)
+// Refs are those of all entries, shown and said.
+func (d *Document) Refs() (list []Ref) {
+	for _, entries := range [][]Entry{d.Shown, d.Said} {
+		for i := range entries {
+			list = append(list, entries[i].Refs()...)
 		}
 	}
-	if m := s.Trajectory; m != nil {
-		visit(&m.X, m.Variable)
-		visit(&m.Y, m.Variable)
-		visit(&m.From)
-		visit(&m.To)
-	}
-	if c := s.Circle; c != nil {
-		for _, text := range []*string{&c.Angle, &c.Radius, &c.Centre} {
-			visit(text)
-		}
-	}
-	if s.Part != nil {
-		visit(&s.Part.Step)
-	}
+	return list
 }

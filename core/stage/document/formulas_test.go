@@ -7,23 +7,34 @@ import (
 	"github.com/stretchr/testify/assert"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/family"
+	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/table"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // Whatever rewrites formulas, as a change of the angle unit or of a name, must meet every one of them.
 func TestEveryFormulaIsVisitedWithItsVariables(t *testing.T) {
 	number := 0
-	text := func() string { number++; return fmt.Sprintf("formula %d", number) }
+	formula := func() string { number++; return fmt.Sprintf("formula %d", number) }
 	d := &document.Document{
-		Stated: []document.Stated{{Name: "f", Variables: []string{"x", "y"}, Formula: text(), From: text(), To: text(), Step: text()}},
-		Shown: []document.Shown{
-			{Function: "f", X: text(), Y: text(), At: text(), Rows: []document.Row{{X: text(), Y: text()}, {X: text(), Y: text()}}},
-			{Kind: document.Guide, Direction: document.Slanted, At: text()},
-			{Family: &document.Family{Values: []string{text(), text()}, From: text(), To: text(), Step: text()}},
-			{Trajectory: &document.Trajectory{Variable: "t", X: text(), Y: text(), From: text(), To: text()}},
-			{Circle: &document.Circle{Angle: text(), Radius: text(), Centre: text()}},
-			{Part: &document.Part{Step: text()}},
+		Stated: []document.Stated{{Name: "f", Variables: []string{"x", "y"}, Formula: formula(), From: formula(), To: formula(), Step: formula()}},
+		Shown: []document.Entry{
+			{Body: &curve.Body{Function: "f", Family: &family.Given{Values: []string{formula(), formula()}, From: formula(), To: formula(), Step: formula()}}},
+			{Body: &guide.Body{Direction: guide.Slanted, At: formula()}},
+			{Body: &point.Body{Name: "P", X: formula(), Y: formula()}},
+			{Body: &trajectory.Body{Variable: "t", X: formula(), Y: formula(), From: formula(), To: formula()}},
+			{Body: &circle.Body{Angle: formula(), Radius: formula(), Centre: formula()}},
+			{Body: &trajectory.PartBody{Step: formula()}},
+			{Body: &table.Body{Rows: []table.Row{{X: formula(), Y: formula()}, {X: formula(), Y: formula()}}}},
+			{Body: &figure.Body{Shape: figure.Tangent, Function: "f", At: formula()}},
 		},
-		Said: []document.Said{{Pieces: []document.Piece{{Kind: document.Words, Text: "words"}, {Kind: document.Value, Text: text()}}}},
+		Said: []document.Entry{{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "words"}, {Kind: text.Value, Text: formula()}}}}},
 	}
 	met := map[string][]string{}
 	d.Formulas(func(text *string, variables ...string) {
@@ -38,8 +49,8 @@ func TestEveryFormulaIsVisitedWithItsVariables(t *testing.T) {
 	assert.Len(t, met, number, "words and names are no formulas")
 	assert.Equal(t, []string{"x", "y"}, met["formula 1"])
 	assert.Equal(t, "new", d.Stated[0].Formula, "each can be rewritten in its place")
-	assert.Equal(t, "f", d.Shown[0].Function)
-	for _, one := range []struct{ formula, variable string }{{d.Shown[1].At, "x"}, {d.Shown[3].Trajectory.X, "t"}} {
+	assert.Equal(t, "f", d.Shown[0].Field("function"))
+	for _, one := range []struct{ formula, variable string }{{d.Shown[1].Field("at"), "x"}, {d.Shown[3].Field("x"), "t"}} {
 		assert.Equal(t, "new", one.formula)
 		found := false
 		for _, variables := range met {
@@ -51,10 +62,10 @@ func TestEveryFormulaIsVisitedWithItsVariables(t *testing.T) {
 
 // How many points a figure hangs on (Euclid, Elements I: two for a line or a circle, three for an angle).
 func TestAFigureHangsOnItsPoints(t *testing.T) {
-	want := map[document.FigureShape]int{document.Segment: 2, document.Arrow: 2, document.Midpoint: 2, document.CircleShape: 2, document.ArcShape: 3,
-		document.AngleShape: 3, document.RightAngle: 3, document.Polygon: -1, document.TangentLine: 0, document.NormalLine: 0, document.Intersection: 0}
-	assert.Len(t, document.Shapes(), len(want))
-	for _, shape := range document.Shapes() {
+	want := map[figure.Shape]int{figure.Segment: 2, figure.Arrow: 2, figure.Midpoint: 2, figure.Circle: 2, figure.Arc: 3,
+		figure.Angle: 3, figure.RightAngle: 3, figure.Polygon: -1, figure.Tangent: 0, figure.Normal: 0, figure.Intersection: 0}
+	assert.Len(t, figure.Shapes(), len(want))
+	for _, shape := range figure.Shapes() {
 		assert.Equal(t, want[shape], shape.Points(), shape)
 	}
 }

@@ -26,7 +26,7 @@ type Demonstration struct {
 	Parameters []*Parameter
 	Functions  []*Function
 	Shown      []*Shown
-	Said       []*Said
+	Said       []*Shown
 	// Problems belong to entries (see problem.Problem.Object); one entry has at most one.
 	Problems []*problem.Problem
 	// Notices are readings that deserve a second look.
@@ -115,9 +115,8 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.scope = ScopeOf(doc)
 	d.loadParameters(before)
 	d.loadFunctions()
-	d.loadShown()
+	d.loadEntries()
 	d.steppedBefore = nil
-	d.loadSaid()
 	d.Update()
 	return d
 }
@@ -182,6 +181,12 @@ func (d *Demonstration) parse(text string, scope *expr.Scope) (expr.Node, error)
 	f, err := expr.Parse(text, scope)
 	d.Notices = append(d.Notices, f.Notices...)
 	return f.Node, err
+}
+
+// Statement reads a formula that may have a head.
+func (d *Demonstration) Statement(text string) (expr.Statement, error) {
+	d.Counters.Parses++
+	return expr.ParseStatement(text, d.scope)
 }
 
 // Report files a problem for an entry's field; an entry keeps its first.
@@ -423,6 +428,9 @@ func (d *Demonstration) RadiansPerUnit() float64 {
 	return 1
 }
 
+// HasMoved tells whether something has moved on which an expression hangs since it was asked last.
+func (d *Demonstration) HasMoved(x *Expression) bool { return !d.fresh(&x.depends) }
+
 // StampOf is a number that grows whenever one of some parameters moves, one of them left out; −1 leaves out none.
 func (d *Demonstration) StampOf(on []int, but int) uint64 {
 	latest := uint64(1)
@@ -492,8 +500,8 @@ func (x *Expression) Hangs() []int { return x.on }
 // Inlined is the formula without stated functions, in radians.
 func (x *Expression) Inlined() expr.Node { return x.inlined }
 
-// why says why an expression has no value now.
-func (d *Demonstration) why(x *Expression) string { return program.Why(x.inlined, d.inputs, d.in) }
+// Why says why an expression has no value now.
+func (d *Demonstration) Why(x *Expression) string { return program.Why(x.inlined, d.inputs, d.in) }
 
 // Graph finds the function of one variable whose graph an entry shows; nil when there is none that could be understood, which
 // is then reported.

@@ -11,6 +11,10 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/stagetest"
 )
 
@@ -40,9 +44,9 @@ func TestALetterWithoutAValueIsMissedAndWaitedFor(t *testing.T) {
 
 func TestOnlyWhatHangsOnAMovedDialRunsAgain(t *testing.T) {
 	d := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1, "b": 2, "c": 3},
-		document.Shown{ID: "pa", Kind: document.Point, Name: "A", X: "1", Y: "f(1)"},
-		document.Shown{ID: "pb", Kind: document.Point, Name: "B", X: "b", Y: "2"},
-		document.Shown{ID: "gc", Kind: document.Guide, Direction: document.Upright, At: "c"})
+		document.Entry{ID: "pa", Body: &point.Body{Name: "A", X: "1", Y: "f(1)"}},
+		document.Entry{ID: "pb", Body: &point.Body{Name: "B", X: "b", Y: "2"}},
+		document.Entry{ID: "gc", Body: &guide.Body{Direction: guide.Upright, At: "c"}})
 	before := map[string]int{}
 	for id, n := range d.Counters.Runs {
 		before[id] = n
@@ -58,7 +62,7 @@ func TestOnlyWhatHangsOnAMovedDialRunsAgain(t *testing.T) {
 }
 
 func TestUndefinedSpreadsQuietlyAndComesBack(t *testing.T) {
-	d := stagetest.Demonstration(t, map[string]string{"f": "√(a)"}, map[string]float64{"a": 4}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "f(1) + 1"})
+	d := stagetest.Demonstration(t, map[string]string{"f": "√(a)"}, map[string]float64{"a": 4}, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "f(1) + 1"}})
 	assert.InDelta(t, 3, height(d), 1e-12)
 	d.Set(0, -1)
 	d.Update()
@@ -100,18 +104,17 @@ func TestSweepsRunOnceRoundAndBackAndForth(t *testing.T) {
 }
 
 func TestATraceRecordsWhereThePointWas(t *testing.T) {
-	d := stagetest.Demonstration(t, nil, map[string]float64{"a": 1}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "a", Y: "a²"},
-		document.Shown{ID: "t", Kind: document.Trace, Of: "p", Kept: []float64{9, 9}})
+	d := stagetest.Demonstration(t, nil, map[string]float64{"a": 1}, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "a", Y: "a²"}},
+		document.Entry{ID: "t", Body: &trace.Body{Of: "p", Kept: []float64{9, 9}}})
 	for _, a := range []float64{2, 2, 3} {
 		d.Set(0, a)
 		d.Update()
 	}
-	kept, recorded := d.Trace(d.Shown[1])
-	assert.Equal(t, []float64{9, 9}, kept)
-	assert.Equal(t, []float64{1, 1, 2, 4, 3, 9}, recorded, "a point that rests adds nothing")
+	places := d.Shown[1].Live.(*trace.Live).Places
+	id := d.Shown[1].Entry.ID
+	assert.Equal(t, []float64{9, 9, 1, 1, 2, 4, 3, 9}, places(d, id), "a point that rests adds nothing")
 	d.ClearTraces()
-	_, recorded = d.Trace(d.Shown[1])
-	assert.Equal(t, []float64{3, 9}, recorded)
+	assert.Equal(t, []float64{9, 9, 3, 9}, places(d, id))
 }
 
 func TestATextShowsValueEquationAndNumbersPutIn(t *testing.T) {
@@ -120,14 +123,14 @@ func TestATextShowsValueEquationAndNumbersPutIn(t *testing.T) {
 	d.Stated = append(d.Stated, document.Stated{ID: "f", Kind: document.Function, Name: "f", Variables: []string{"x"}, Formula: "a(x − 3)² + 1"},
 		document.Stated{ID: "a", Kind: document.Parameter, Name: "a", Colour: 3})
 	d.Scenes[0].Values["a"] = -0.5
-	piece := func(form document.ValueForm, text string) document.Piece {
-		return document.Piece{Kind: document.Value, Text: text, Form: form, Decimals: &two}
+	piece := func(form text.ValueForm, formula string) text.Piece {
+		return text.Piece{Kind: text.Value, Text: formula, Form: form, Decimals: &two}
 	}
-	d.Said = append(d.Said, document.Said{ID: "w", Pieces: []document.Piece{piece(document.AsNumber, "f(0)"), piece(document.AsEquation, "f(0)"),
-		piece(document.AsSubstituted, "f(2)"), piece(document.AsNumber, "1/(a + 0.5)"), {Kind: document.Formula, Text: "f(x) = a x"}}})
+	d.Said = append(d.Said, document.Entry{ID: "w", Body: &text.Body{Pieces: []text.Piece{piece(text.AsNumber, "f(0)"), piece(text.AsEquation, "f(0)"),
+		piece(text.AsSubstituted, "f(2)"), piece(text.AsNumber, "1/(a + 0.5)"), {Kind: text.Formula, Text: "f(x) = a x"}}}})
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
-	p := e.Said[0].Pieces
+	p := e.Said[0].Live.(*text.Live).Pieces
 	assert.Equal(t, "−3.5", p[0].Text)
 	assert.Equal(t, `f(0)=−3.5`, p[1].LaTeX)
 	assert.Equal(t, `-0.5 (2-3)^{2}+1=0.5`, p[2].LaTeX)

@@ -13,7 +13,7 @@ import (
 // fractions.
 func (d *Demonstration) WithNumbers(f *Function) expr.Node {
 	with := map[string]expr.Node{}
-	for name, v := range d.numbersNow() {
+	for name, v := range d.Numbers() {
 		if name != f.Stated.Variables[0] {
 			with[name] = fractionNode(v)
 		}
@@ -42,6 +42,9 @@ func (d *Demonstration) PutFound(f *found.Found) {
 	d.found[f.Function] = f
 	d.foundTick++
 }
+
+// FoundStamp grows whenever findings come.
+func (d *Demonstration) FoundStamp() uint64 { return d.foundTick + 1 }
 
 // PutCollapses takes in at which values which functions collapse.
 func (d *Demonstration) PutCollapses(list []found.Collapse) { d.collapses = list }

@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"math"
-	"slices"
 
 	"parvix/core/stage/document"
 )
@@ -14,16 +13,12 @@ func (d *Demonstration) circleOf(panel *document.Panel) (round int) {
 			continue
 		}
 		for _, s := range d.Shown {
-			if _, is := s.Live.(SharesScale); is && on(s.Entry, panel.ID) && on(s.Entry, d.Document.Panels[i].ID) {
+			if _, is := s.Live.(SharesScale); is && s.Entry.IsOn(panel.ID) && s.Entry.IsOn(d.Document.Panels[i].ID) {
 				return i
 			}
 		}
 	}
 	return -1
-}
-
-func on(e *document.Shown, panel string) bool {
-	return len(e.Panels) == 0 || slices.Contains(e.Panels, panel)
 }
 
 // SetSize tells how large a panel is, in pixels: a graph beside a circle has as many pixels per unit as the circle.

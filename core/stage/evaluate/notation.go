@@ -34,3 +34,25 @@ func (d *Demonstration) Plain(n expr.Node) string {
 	}
 	return expr.Pretty(n)
 }
+
+// HeadLaTeX writes f(x) or a, with the demonstration's separator of arguments.
+func (d *Demonstration) HeadLaTeX(name string, variables []string) string {
+	return d.Typeset(HeadLaTeX(name, variables))
+}
+
+// HeadLaTeX writes f(x) or a.
+func HeadLaTeX(name string, variables []string) string {
+	s := expr.LaTeXName(name)
+	for i, v := range variables {
+		if i == 0 {
+			s += "("
+		} else {
+			s += ", "
+		}
+		s += expr.LaTeXName(v)
+	}
+	if len(variables) > 0 {
+		s += ")"
+	}
+	return s
+}

@@ -6,10 +6,11 @@ import (
 
 	"parvix/core/formula/number"
 	"parvix/core/formula/symbolic"
+	"parvix/core/stage/document"
 )
 
-// numbersNow are the parameters' values as they are written on the dials.
-func (d *Demonstration) numbersNow() map[string]*big.Rat {
+// Numbers are the parameters' values as they are written on the dials.
+func (d *Demonstration) Numbers() map[string]*big.Rat {
 	if d.numbersAt == d.tick && !d.held {
 		return d.numbers
 	}
@@ -31,7 +32,7 @@ func (d *Demonstration) numbersNow() map[string]*big.Rat {
 
 // NumbersBut are the parameters' values, those left out that a variable of the same letter hides.
 func (d *Demonstration) NumbersBut(variables ...string) map[string]*big.Rat {
-	all := d.numbersNow()
+	all := d.Numbers()
 	for _, v := range variables {
 		if _, hides := all[v]; hides {
 			all = maps.Clone(all)
@@ -63,10 +64,7 @@ func (d *Demonstration) Class(name string) string {
 	return ""
 }
 
-// Colours is the number of colours that parameters and curves share out.
-const Colours = 8
-
 // ColourClass is the style class of a colour's number.
 func ColourClass(colour int) string {
-	return "hue-" + string(rune('0'+((colour%Colours)+Colours)%Colours))
+	return "hue-" + string(rune('0'+((colour%document.Colours)+document.Colours)%document.Colours))
 }

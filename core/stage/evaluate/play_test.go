@@ -6,6 +6,8 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/stagetest"
 	"testing"
 
@@ -33,8 +35,8 @@ func TestADialIsReadAndSteppedByShares(t *testing.T) {
 
 // While presenting, what is shown is covered and revealed without a trace in the scenes.
 func TestAnEntryIsCoveredAndRevealedInPlay(t *testing.T) {
-	e := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, document.Shown{ID: "c", Kind: document.Curve, Function: "f"},
-		document.Shown{ID: "d", Kind: document.Guide, Direction: document.Level, At: "1"})
+	e := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, document.Entry{ID: "c", Body: &curve.Body{Function: "f"}},
+		document.Entry{ID: "d", Body: &guide.Body{Direction: guide.Level, At: "1"}})
 	e.Document.Scenes[0].Hidden = []string{"d"}
 	for _, s := range e.Shown {
 		e.Turn(s)

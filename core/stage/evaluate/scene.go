@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"math"
-	"slices"
 
 	"parvix/core/stage/document"
 )
@@ -25,7 +24,7 @@ func (d *Demonstration) Unturn() { clear(d.turned) }
 
 // Appears tells whether an entry is drawn in the scene on a panel.
 func (d *Demonstration) Appears(s *Shown, p *document.Panel) bool {
-	return d.InScene(s) && (len(s.Entry.Panels) == 0 || slices.Contains(s.Entry.Panels, p.ID))
+	return d.InScene(s) && s.Entry.IsOn(p.ID)
 }
 
 // Panel is a panel with its window in play.

@@ -3,6 +3,9 @@ package evaluate_test
 import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/stagetest"
 	"testing"
 
@@ -14,8 +17,8 @@ import (
 func twoScenes(t testing.TB) *evaluate.Demonstration {
 	t.Helper()
 	e := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1},
-		document.Shown{ID: "c", Kind: document.Curve, Function: "f"}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "f(1)"},
-		document.Shown{ID: "k", Kind: document.Steps, Function: "f"})
+		document.Entry{ID: "c", Body: &curve.Body{Function: "f"}}, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "f(1)"}},
+		document.Entry{ID: "k", Body: &steps.Body{Function: "f"}})
 	d := e.Document
 	d.Scenes = append(d.Scenes, document.Scene{ID: "scene2", Name: "Steep", Values: map[string]float64{"a": 5}, Hidden: []string{"p"},
 		Windows: map[string]document.Window{"plane1": {Left: 0, Right: 2, Bottom: 0, Top: 10}}, Steps: map[string]float64{"k": 0}})
@@ -68,7 +71,7 @@ func TestAnEditKeepsTheScene(t *testing.T) {
 }
 
 func TestAPanelMayHoldAValueOfItsOwn(t *testing.T) {
-	e := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1}, document.Shown{ID: "p", Kind: document.Point, Name: "P", X: "1", Y: "f(1)"})
+	e := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1}, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "f(1)"}})
 	release := e.Hold(map[string]float64{"a": 4})
 	assert.Equal(t, 4.0, height(e))
 	assert.Equal(t, 4.0, e.Inputs()[1])

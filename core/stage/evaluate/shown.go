@@ -9,7 +9,7 @@ import (
 
 // Shown is an entry of the stage with what its kind has made of it.
 type Shown struct {
-	Entry *document.Shown
+	Entry *document.Entry
 	// Live is nil where the entry could not be understood, which is then reported.
 	Live Live
 
@@ -25,6 +25,11 @@ type Live interface{}
 type Updater interface {
 	Hangs() []int
 	Update(d *Demonstration)
+}
+
+// Refresher writes parts of its own anew, each when what it hangs on has moved, and tells how many there were.
+type Refresher interface {
+	Refresh(d *Demonstration) int
 }
 
 // Placed is a point that others can hang on; its coordinates are NaN where it is undefined.
@@ -56,7 +61,7 @@ type Hand struct {
 
 // Settler writes into the document where a hand has left it.
 type Settler interface {
-	Settle(d *Demonstration, entry *document.Shown)
+	Settle(d *Demonstration, entry *document.Entry)
 }
 
 // Stepped stands at one of its steps, or between two; 0 is before the first.
@@ -77,24 +82,29 @@ type SharesScale interface {
 }
 
 // Loader makes of an entry what its kind makes of it; nil where there is a problem, which it reports.
-type Loader func(d *Demonstration, e *document.Shown) Live
+type Loader func(d *Demonstration, e *document.Entry) Live
 
-var loaders = map[document.ShownKind]Loader{}
+var loaders = map[document.Kind]Loader{}
 
 // Register tells how entries of a kind are understood; core/stage/kinds does.
-func Register(kind document.ShownKind, load Loader) { loaders[kind] = load }
+func Register(kind document.Kind, load Loader) { loaders[kind] = load }
 
-func (d *Demonstration) loadShown() {
+func (d *Demonstration) loadEntries() {
 	for i := range d.Document.Shown {
 		d.Shown = append(d.Shown, &Shown{Entry: &d.Document.Shown[i]})
 	}
-	for _, s := range d.Shown {
-		d.understand(s)
+	for i := range d.Document.Said {
+		d.Said = append(d.Said, &Shown{Entry: &d.Document.Said[i]})
+	}
+	for _, list := range [][]*Shown{d.Shown, d.Said} {
+		for _, s := range list {
+			d.understand(s)
+		}
 	}
 }
 
 func (d *Demonstration) understand(s *Shown) {
-	load := loaders[s.Entry.Kind]
+	load := loaders[s.Entry.Kind()]
 	if s.begun || load == nil {
 		return
 	}
@@ -125,17 +135,8 @@ func (d *Demonstration) Update() {
 		}
 	}
 	for _, s := range d.Said {
-		for _, p := range s.Pieces {
-			if p.value != nil && !d.fresh(&p.value.depends) {
-				d.CountRun(s.Entry.ID)
-				p.update(d)
-			}
-			if p.told != nil {
-				if at := [2]uint64{d.Stamp(p.told), d.foundTick + 1}; at != p.toldAt {
-					p.toldAt = at
-					p.tell(d)
-				}
-			}
+		if r, ok := s.Live.(Refresher); ok {
+			d.Counters.Runs[s.Entry.ID] += r.Refresh(d)
 		}
 	}
 	d.record()
@@ -177,10 +178,8 @@ func (d *Demonstration) record() {
 	}
 }
 
-// Trace gives the recorded positions x, y, x, y … of a trace, the kept ones first.
-func (d *Demonstration) Trace(s *Shown) (kept, recorded []float64) {
-	return s.Entry.Kept, d.traces[s.Entry.ID]
-}
+// Recorded gives the recorded positions x, y, x, y … of a trace.
+func (d *Demonstration) Recorded(id string) []float64 { return d.traces[id] }
 
 // ClearTraces forgets the recorded positions and starts again at the present ones.
 func (d *Demonstration) ClearTraces() {

@@ -8,12 +8,13 @@ import (
 	"parvix/core/stage/evaluate"
 )
 
-// Kind is what the house knows of a kind.
-type Kind interface {
+// Body is what an entry of a kind holds, and what the house knows of the kind.
+type Body interface {
+	document.Body
 	// Letter begins the ids of its entries.
 	Letter() string
 	// Load understands an entry; nil where there is a problem, which it reports.
-	Load(d *evaluate.Demonstration, e *document.Shown) Live
+	Load(d *evaluate.Demonstration, e *document.Entry) Live
 	// Sentence says what an entry is, as a textbook would; s.Live is nil where it was not understood.
 	Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word
 }

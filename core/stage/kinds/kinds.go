@@ -10,40 +10,41 @@ import (
 	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/kinds/guide"
-	"parvix/core/stage/kinds/part"
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/table"
+	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/kinds/trajectory"
 )
 
-var all = map[document.ShownKind]kind.Kind{
-	document.Curve:       curve.Kind{},
-	document.Point:       point.Kind{},
-	document.Guide:       guide.Kind{},
-	document.Trace:       trace.Kind{},
-	document.Found:       finding.Kind{},
-	document.Steps:       steps.Kind{},
-	document.Path:        path.Kind{},
-	document.Table:       table.Kind{},
-	document.CircleEntry: circle.Kind{},
-	document.PartOf:      part.Kind{},
-	document.Moving:      trajectory.Kind{},
-	document.FigureEntry: figure.Kind{},
+// All makes an empty body of each kind.
+var All = []func() kind.Body{
+	func() kind.Body { return &curve.Body{} },
+	func() kind.Body { return &point.Body{} },
+	func() kind.Body { return &guide.Body{} },
+	func() kind.Body { return &trace.Body{} },
+	func() kind.Body { return &finding.Body{} },
+	func() kind.Body { return &steps.Body{} },
+	func() kind.Body { return &path.Body{} },
+	func() kind.Body { return &table.Body{} },
+	func() kind.Body { return &trajectory.Body{} },
+	func() kind.Body { return &trajectory.PartBody{} },
+	func() kind.Body { return &circle.Body{} },
+	func() kind.Body { return &circle.PartBody{} },
+	func() kind.Body { return &figure.Body{} },
+	func() kind.Body { return &text.Body{} },
 }
 
 func init() {
-	for name, k := range all {
-		evaluate.Register(name, func(d *evaluate.Demonstration, e *document.Shown) evaluate.Live {
-			if live := k.Load(d, e); live != nil {
+	for _, make := range All {
+		document.Register(func() document.Body { return make() })
+		evaluate.Register(make().Kind(), func(d *evaluate.Demonstration, e *document.Entry) evaluate.Live {
+			if live := e.Body.(kind.Body).Load(d, e); live != nil {
 				return live
 			}
 			return nil
 		})
 	}
 }
-
-// Of is a kind by its name; nil when there is none.
-func Of(name document.ShownKind) kind.Kind { return all[name] }

@@ -7,6 +7,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	_ "parvix/core/stage/kinds"
+	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/picture"
 	"testing"
 
@@ -14,7 +15,7 @@ import (
 )
 
 // Demonstration loads functions of x, dials with values, and what is shown.
-func Demonstration(t testing.TB, formulas map[string]string, values map[string]float64, shown ...document.Shown) *evaluate.Demonstration {
+func Demonstration(t testing.TB, formulas map[string]string, values map[string]float64, shown ...document.Entry) *evaluate.Demonstration {
 	t.Helper()
 	d := document.New("")
 	for name, formula := range formulas {
@@ -45,14 +46,14 @@ func Plane(left, right, bottom, top float64, equal bool) document.Panel {
 }
 
 // Composed draws the functions f1, f2 … and further entries.
-func Composed(t testing.TB, p document.Panel, width, height float64, formulas []string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
+func Composed(t testing.TB, p document.Panel, width, height float64, formulas []string, shown ...document.Entry) (*picture.Picture, *evaluate.Demonstration) {
 	t.Helper()
 	d := document.New("")
 	d.Panels[0] = p
 	for i, formula := range formulas {
 		name := fmt.Sprintf("f_%d", i)
 		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
+		d.Shown = append(d.Shown, document.Entry{ID: "c" + name, Look: document.Look{Colour: i}, Body: &curve.Body{Function: name}})
 	}
 	d.Shown = append(d.Shown, shown...)
 	require.NoError(t, d.Check())
@@ -120,7 +121,7 @@ func Again(e *evaluate.Demonstration, width, height float64) *picture.Picture {
 }
 
 // WithParameter composes the function f of x and a parameter a that is 1.
-func WithParameter(t *testing.T, formula string, shown ...document.Shown) (*picture.Picture, *evaluate.Demonstration) {
+func WithParameter(t *testing.T, formula string, shown ...document.Entry) (*picture.Picture, *evaluate.Demonstration) {
 	t.Helper()
 	d := document.New("")
 	d.Panels[0] = Plane(-6, 6, -3, 3, true)

@@ -1,6 +1,6 @@
 // The server, as the page speaks to it. Every request has a time limit; an answer that is not one of ours, as a page of a
 // network that wants a sign-in, means that the server could not be reached.
-import type { Credentials, Document, Entry, HttpProblem, Person, Stored } from '../generated/types';
+import type { Credentials, Document, ShelfEntry, HttpProblem, Person, Stored } from '../generated/types';
 import type { Outcome } from '../saving/machine';
 
 /** The server refused; problem says why. */
@@ -103,7 +103,7 @@ export const api = {
   signOut: () => call<undefined>('DELETE', '/session'),
   register: (body: Credentials) => call<Person>('POST', '/accounts', { body, expected: isPerson }),
   list: (words: string, after = '') =>
-    call<Entry[]>('GET', `/demonstrations?${new URLSearchParams({ words, after }).toString()}`, {
+    call<ShelfEntry[]>('GET', `/demonstrations?${new URLSearchParams({ words, after }).toString()}`, {
       expected: Array.isArray,
     }),
   add: (title: string) => call<Stored>('POST', '/demonstrations', { body: { title }, expected: isStored }),
@@ -114,6 +114,6 @@ export const api = {
   copy: (id: string) => call<Stored>('POST', `${one(id)}/copy`, { expected: isStored }),
   remove: (id: string) => call<undefined>('DELETE', one(id)),
   restore: (id: string) => call<undefined>('POST', `${one(id)}/restore`),
-  pictureAddress: (e: Entry) => `/api${one(e.id)}/picture.svg?revision=${e.revision}`,
+  pictureAddress: (e: ShelfEntry) => `/api${one(e.id)}/picture.svg?revision=${e.revision}`,
   fileAddress: (id: string) => `/api${one(id)}/file`,
 };

@@ -2,6 +2,7 @@
 import { ref, shallowRef } from 'vue';
 import type { Core } from '../core/client';
 import type { Document, FindingsView, Window } from '../generated/types';
+import { ofKind } from '../shared/entries';
 import { follower } from '../shared/follower';
 
 type Values = Record<string, number>;
@@ -26,9 +27,9 @@ export function useFindings(
   /** The functions whose findings are shown, told or open. */
   function wanted(doc: Document): string[] {
     const names = new Set<string>();
-    for (const s of doc.shown) if (s.kind === 'finding' && s.function) names.add(s.function);
-    for (const s of doc.said) {
-      for (const p of s.pieces) if (p.kind === 'finding') names.add(p.text);
+    for (const { body } of ofKind(doc.shown, 'finding')) names.add(body.function);
+    for (const { body } of ofKind(doc.said, 'text')) {
+      for (const p of body.pieces) if (p.kind === 'finding') names.add(p.text);
     }
     const stated = doc.stated.some((s) => s.kind === 'function' && s.name === open.value);
     if (open.value && stated) names.add(open.value);

@@ -15,10 +15,12 @@ import type {
   Problem,
   Window,
 } from '../generated/types';
+import { formatVersion } from '../generated/types';
 import { useEffects } from './effects';
 import { useFindings } from './findings';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from '../saving/saving';
+import { ofKind } from '../shared/entries';
 import { useSweeps } from './sweeps';
 
 /** Milliseconds without a picture after which the formulas of the last one are shown. */
@@ -238,6 +240,13 @@ export const useBench = defineStore('bench', () => {
     });
   }
 
+  /** What lay in this browser's outbox may be of an older version. */
+  async function ofThisVersion(opened: Document): Promise<Document> {
+    if (opened.version === formatVersion) return opened;
+    const { document: upgraded } = await answers.ask({ kind: 'upgrade', document: opened });
+    return upgraded ?? opened;
+  }
+
   async function open(teacher: string, id: string) {
     sweeps.stopAll();
     history.clear();
@@ -252,7 +261,7 @@ export const useBench = defineStore('bench', () => {
     effects.clear();
     trouble.value = undefined;
     lastValues = {};
-    const opened = await saving.open(teacher, id);
+    const opened = await ofThisVersion(await saving.open(teacher, id));
     const first = () => load(opened, opened.scenes[0]?.values, true);
     const problem = await first().catch((e: unknown) => {
       if (e instanceof CoreLost) return first();
@@ -554,7 +563,7 @@ export const useBench = defineStore('bench', () => {
   /** Keeps what a trace has recorded with the document. */
   async function keepTrace(id: string) {
     const { numbers } = await askInPlay({ kind: 'trace', id });
-    await change((copy) => (copy.shown.find((s) => s.id === id)!.kept = numbers ?? []));
+    await change((copy) => (ofKind(copy.shown, 'trace').find((t) => t.id === id)!.body.kept = numbers ?? []));
     await frames.request(['clearTraces']);
   }
 

@@ -12,7 +12,7 @@ const now = computed(() => bench.circleNow(props.id));
 const toggle = (r: RatioNow) =>
   bench.askEdit({
     kind: 'showPiece',
-    piece: { circle: props.id, piece: '' as never, ratio: r.ratio, shown: !r.shown, scene: bench.scene },
+    piece: { of: props.id, piece: '', ratio: r.ratio, shown: !r.shown, scene: bench.scene },
   });
 </script>
 

@@ -2,7 +2,8 @@
 // What a parameter does: the points that stay, the paths of what moves, the values at which the picture degenerates.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
-import type { EffectLineView, EffectView } from '../generated/types';
+import type { EffectLineView, EffectView, Feature } from '../generated/types';
+import { fresh, ofKind } from '../shared/entries';
 import Pieces from '../shared/Pieces.vue';
 
 const props = defineProps<{ name: string }>();
@@ -11,36 +12,31 @@ const bench = useBench();
 const effects = computed<EffectView[] | undefined>(() => bench.effects.views[props.name]);
 
 const pathOf = (e: EffectView, line: EffectLineView) =>
-  bench.document?.shown.find(
-    (s) =>
-      s.kind === 'path' &&
-      s.function === e.function &&
-      s.as === props.name &&
-      s.feature === line.feature &&
-      (s.with ?? '') === (line.with ?? ''),
+  ofKind(bench.document?.shown, 'path').find(
+    ({ body }) =>
+      body.function === e.function &&
+      body.as === props.name &&
+      body.feature === line.feature &&
+      (body.with ?? '') === (line.with ?? ''),
   );
 
 /** Shows a path on the stage, or takes it off again. */
 function togglePath(e: EffectView, line: EffectLineView) {
-  const entry = pathOf(e, line);
-  if (entry) return bench.askEdit({ kind: 'delete', id: entry.id });
-  const shown = {
-    id: '',
-    kind: 'path' as const,
-    function: e.function,
-    as: props.name,
-    feature: line.feature,
-    with: line.with,
-    colour: 0,
-  };
-  return bench.askEdit({ kind: 'putShown', shown });
+  const there = pathOf(e, line);
+  if (there) return bench.askEdit({ kind: 'delete', id: there.id });
+  const body = { function: e.function, as: props.name, feature: line.feature as Feature, with: line.with };
+  return bench.askEdit({ kind: 'put', entry: fresh('path', body) });
 }
 
 /** Shows a point that stays. */
 const showPoint = (line: EffectLineView) =>
   bench.askEdit({
-    kind: 'putShown',
-    shown: { id: '', kind: 'point', x: line.x, y: line.y, label: 'coordinates', colour: 0 },
+    kind: 'put',
+    entry: fresh(
+      'point',
+      { name: '', x: line.x!, y: line.y! },
+      { look: { colour: 0, label: 'coordinates' } },
+    ),
   });
 </script>
 

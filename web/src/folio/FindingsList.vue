@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { FindingLine } from '../generated/types';
+import { fresh, ofKind } from '../shared/entries';
 import MathText from '../shared/MathText.vue';
 
 const props = defineProps<{ name: string }>();
@@ -13,16 +14,18 @@ const view = computed(() => bench.findings.views[props.name]);
 const refused = computed(() => bench.findings.refused[props.name]);
 
 const entryOf = (line: FindingLine) =>
-  bench.document?.shown.find(
-    (s) => s.kind === 'finding' && s.function === props.name && s.finding === line.finding,
+  ofKind(bench.document?.shown, 'finding').find(
+    ({ body }) => body.function === props.name && body.finding === line.finding,
   );
 
 /** Shows a finding on the stage, or takes it off again. */
 function toggle(line: FindingLine) {
-  const entry = entryOf(line);
-  if (entry) return bench.askEdit({ kind: 'delete', id: entry.id });
-  const shown = { id: '', kind: 'finding' as const, function: props.name, finding: line.finding, colour: 0 };
-  return bench.askEdit({ kind: 'putShown', shown });
+  const there = entryOf(line);
+  if (there) return bench.askEdit({ kind: 'delete', id: there.id });
+  return bench.askEdit({
+    kind: 'put',
+    entry: fresh('finding', { function: props.name, finding: line.finding }),
+  });
 }
 
 /** Puts a finding into a text of its own. */
@@ -32,7 +35,7 @@ function tell(line: FindingLine) {
     { kind: 'words' as const, text: words },
     { kind: 'finding' as const, text: props.name, finding: line.finding },
   ];
-  return bench.askEdit({ kind: 'putSaid', said: { id: '', pieces } });
+  return bench.askEdit({ kind: 'put', entry: fresh('text', { pieces }) });
 }
 </script>
 

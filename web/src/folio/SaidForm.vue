@@ -2,13 +2,14 @@
 // Writes a text: words, with formulas and live values as chips. Alt+V puts in a live value, Alt+F a formula.
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
-import type { Corner, Piece, Problem, Said, ValueForm } from '../generated/types';
+import type { Corner, EntryOf, Piece, Problem, ValueForm } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import { fresh } from '../shared/entries';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
 import { chipOf, piecesOf } from './chips';
 
-const props = defineProps<{ said: Said }>();
+const props = defineProps<{ said: EntryOf<'text'> }>();
 const bench = useBench();
 const page = useTemplateRef<HTMLElement>('page');
 const refused = ref<Problem>();
@@ -19,7 +20,7 @@ let changed: HTMLElement | undefined;
 let caret: Range | undefined;
 
 onMounted(() => {
-  for (const piece of props.said.pieces) {
+  for (const piece of props.said.body.pieces) {
     page.value!.append(piece.kind === 'words' ? piece.text : chipOf(piece));
   }
   page.value!.focus();
@@ -100,8 +101,10 @@ async function keep() {
     return;
   }
   const { id } = props.said;
-  const at = place.value ? { panel: bench.document!.panels[0]!.id, corner: place.value as Corner } : {};
-  refused.value = await bench.askEdit({ kind: 'putSaid', said: { id, pieces, ...at } });
+  const where = place.value
+    ? { panels: [bench.document!.panels[0]!.id], corner: place.value as Corner }
+    : undefined;
+  refused.value = await bench.askEdit({ kind: 'put', entry: fresh('text', { pieces }, { id, where }) });
   if (!refused.value) bench.editing = '';
 }
 
@@ -110,7 +113,7 @@ const chipText = computed({
   set: (v) => chip.value && (chip.value.text = v),
 });
 /** Where it stands: beside the stage, or on the picture in a corner. */
-const place = ref<string>(props.said.panel ? (props.said.corner ?? 'topLeft') : '');
+const place = ref<string>(props.said.where?.panels?.length ? (props.said.where.corner ?? 'topLeft') : '');
 const places = [
   { value: '', label: 'beside the stage' },
   { value: 'topLeft', label: 'on the picture, top left' },

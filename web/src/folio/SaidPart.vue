@@ -2,6 +2,8 @@
 // What is said: texts with live values.
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
+import type { EntryOf } from '../generated/types';
+import { ofKind } from '../shared/entries';
 import EntryRow from './EntryRow.vue';
 import LiveText from './LiveText.vue';
 import PartHead from './PartHead.vue';
@@ -9,7 +11,8 @@ import SaidForm from './SaidForm.vue';
 
 const bench = useBench();
 
-const texts = computed(() => bench.document?.said ?? []);
+const texts = computed(() => ofKind(bench.document?.said, 'text'));
+const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body: { pieces: [] } };
 </script>
 
 <template>
@@ -34,7 +37,7 @@ const texts = computed(() => bench.document?.said ?? []);
           <LiveText :place="place" />
         </EntryRow>
       </template>
-      <li v-if="bench.editing === 'said'"><SaidForm :said="{ id: '', pieces: [] }" /></li>
+      <li v-if="bench.editing === 'said'"><SaidForm :said="fresh" /></li>
     </ul>
   </section>
 </template>

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
+import { fresh, ofKind } from '../shared/entries';
 import MathText from '../shared/MathText.vue';
 import StepsTable from './StepsTable.vue';
 import EffectList from './EffectList.vue';
@@ -41,7 +42,7 @@ const tabulated = ref('');
 const refused = ref<Record<string, string>>({});
 
 const stepsOf = (name: string) =>
-  bench.document?.shown.find((s) => s.kind === 'steps' && s.function === name);
+  ofKind(bench.document?.shown, 'steps').find(({ body }) => body.function === name);
 
 /** The steps whose table is open, when they are those of this function. */
 const tableOf = (name: string) =>
@@ -53,10 +54,7 @@ const tableOf = (name: string) =>
 async function takeApart(name: string) {
   const shown = stepsOf(name);
   if (shown) return bench.askEdit({ kind: 'delete', id: shown.id });
-  const problem = await bench.askEdit({
-    kind: 'putShown',
-    shown: { id: '', kind: 'steps', function: name, colour: 0 },
-  });
+  const problem = await bench.askEdit({ kind: 'put', entry: fresh('steps', { function: name }) });
   refused.value = { ...refused.value, [name]: problem?.message ?? '' };
   return problem;
 }
@@ -81,12 +79,12 @@ function actions(stated: Stated): Action[] {
     { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (moving.value = stated.id) },
     ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
-  if (bench.document?.shown.some((s) => s.kind === 'curve' && s.function === stated.name)) return list;
-  const shown = { id: '', kind: 'curve' as const, function: stated.name, colour: 0 };
+  const curves = ofKind(bench.document?.shown, 'curve');
+  if (curves.some(({ body }) => body.function === stated.name)) return list;
   list.unshift({
     key: 'show',
     words: 'Show its curve',
-    act: () => void bench.askEdit({ kind: 'putShown', shown }),
+    act: () => void bench.askEdit({ kind: 'put', entry: fresh('curve', { function: stated.name }) }),
   });
   return list;
 }

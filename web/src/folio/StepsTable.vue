@@ -2,8 +2,9 @@
 // The table of a transformation: every step with its formula, the moved key points, domain, range and asymptotes, and
 // the other right readings to be chosen.
 import { computed, onMounted, useTemplateRef } from 'vue';
-import type { StepsView } from '../generated/types';
+import type { Document, StepsView } from '../generated/types';
 import { useBench } from '../bench/store';
+import { ofKind } from '../shared/entries';
 import MathText from '../shared/MathText.vue';
 
 const props = defineProps<{ view: StepsView }>();
@@ -15,13 +16,15 @@ const panel = useTemplateRef<HTMLElement>('panel');
 const at = computed(() => Math.ceil((now.value?.position ?? 0) - 1e-9));
 const close = () => (bench.stepsOpen = '');
 
+const steps = (d?: Document) => ofKind(d?.shown, 'steps').find((e) => e.id === props.view.id);
+
 /** Takes another right reading, from its parent on. */
 async function read(reading: number) {
-  await bench.change((copy) => (copy.shown.find((s) => s.id === props.view.id)!.reading = reading));
+  await bench.change((copy) => (steps(copy)!.body.reading = reading));
   go(0);
 }
 
-const chosen = () => bench.document?.shown.find((s) => s.id === props.view.id)?.reading ?? 0;
+const chosen = () => steps(bench.document)?.body.reading ?? 0;
 const go = (position: number) => void bench.frames.request(['goStep', now.value!.index, position]);
 
 onMounted(() => panel.value?.focus());

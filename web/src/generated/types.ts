@@ -5,23 +5,11 @@
 /** AngleUnit is the unit of a bare angle. */
 export type AngleUnit = 'radian' | 'degree';
 
-/** CirclePiece names what is shown of a circle. */
-export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region';
-
 /** Corner is where a text stands on a panel. */
 export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 
-/** Direction is that of a guide. */
-export type Direction = 'upright' | 'level' | 'slanted';
-
-/** FigureShape names a piece of geometry. */
-export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection';
-
 /** Finding names what the core finds out about a function of one variable. */
 export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry' | 'quarterPoints';
-
-/** Joining is how dots are joined; empty for not at all. */
-export type Joining = 'straight' | 'smooth';
 
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
@@ -32,14 +20,8 @@ export type LinePattern = 'whole' | 'dashed' | 'dotted';
 /** PanelKind says what a panel shows. */
 export type PanelKind = 'plane' | 'circle';
 
-/** PieceKind says what a piece of text is. */
-export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
-
-/** RestOfGraph is how the graph is drawn where the angle has not been. */
-export type RestOfGraph = 'faint' | 'hidden' | 'whole';
-
-/** ShownKind says what is drawn. */
-export type ShownKind = 'curve' | 'point' | 'guide' | 'trace' | 'finding' | 'steps' | 'path' | 'table' | 'trajectory' | 'figure' | 'circle' | 'part';
+/** Rest is how what has not been run through yet is drawn. */
+export type Rest = 'faint' | 'hidden' | 'whole';
 
 /** StatedKind says what an entry states. */
 export type StatedKind = 'function' | 'parameter';
@@ -49,9 +31,6 @@ export type SweepWay = 'once' | 'round' | 'backAndForth';
 
 /** TickStyle says how an axis is numbered. */
 export type TickStyle = 'numbers' | 'pi' | 'degrees';
-
-/** ValueForm says how a live value is written. */
-export type ValueForm = 'number' | 'equation' | 'substituted';
 
 /** Document is one demonstration. */
 export interface Document {
@@ -66,8 +45,9 @@ export interface Document {
   linkedWindows?: boolean;
   panels: Panel[];
   stated: Stated[];
-  shown: Shown[];
-  said: Said[];
+  /** Shown is what is drawn on the stage, Said what is written on it and beside it. */
+  shown: Entry[];
+  said: Entry[];
   scenes: Scene[];
   /** Issued holds, for the letters of an id, the highest number behind them that was taken out: no id is used again. */
   issued?: Record<string, number>;
@@ -131,149 +111,6 @@ export interface Sweep {
   seconds: number;
 }
 
-/** Shown is something drawn on the stage. */
-export interface Shown {
-  id: string;
-  kind: ShownKind;
-  /** Function is the name of the function whose curve this is; Parent draws it grey and dashed. */
-  function?: string;
-  parent?: boolean;
-  /** Family draws the curve once for each of several values of one parameter. */
-  family?: Family;
-  /** Grips lets a hand move and stretch the curve by its key points, where its form has parameters, or the points of a table. */
-  grips?: boolean;
-  /** Reading picks one of the right readings of a transformation that is shown in steps; 0 is the canonical one. */
-  reading?: number;
-  /** Name, X and Y make a point. */
-  name?: string;
-  x?: string;
-  y?: string;
-  /** Direction and At make a guide: upright x = At, level y = At, or slanted y = At with At a formula in x. */
-  direction?: Direction;
-  at?: string;
-  /** Finding is what is shown of Function: its zeros as points, its asymptotes as guides … */
-  finding?: Finding;
-  /** Feature of Function is followed, as its path, while the parameter As varies. With is the other function of intersections. */
-  feature?: string;
-  as?: string;
-  with?: string;
-  /** Rows are the points of a table; Joined joins them by lines, Distances shows how far each lies from Function. */
-  rows?: Row[];
-  joined?: boolean;
-  distances?: boolean;
-  /** Circle is a circle with a point that an angle moves; Part is what is shown of the circle whose id Of is. */
-  circle?: Circle;
-  part?: Part;
-  /** Trajectory is a curve that a point runs through. */
-  trajectory?: Trajectory;
-  /** Figure is a piece of geometry; Function and At belong to a tangent or a normal. */
-  figure?: Figure;
-  /** Of is the id of the point that a trace follows; Kept are recorded positions x, y, x, y … that go with the document. */
-  of?: string;
-  kept?: number[];
-  /** Apart thins a trace: its dots are at least so many pixels apart. */
-  apart?: number;
-  colour: number;
-  pattern?: LinePattern;
-  label?: LabelKind;
-  /** Hidden stands in files of version 1 only; Upgrade moves it to the scenes. */
-  hidden?: boolean;
-  /** Panels lists the ids of the panels it appears in; empty means all. */
-  panels?: string[];
-}
-
-/** Circle is a circle and the angle whose point runs on it. */
-export interface Circle {
-  /** Driver is the parameter that is dragged and swept, and that the axis of the graph counts. */
-  driver: string;
-  /** Angle is a formula for the angle, in the demonstration's unit; empty for the driver itself. */
-  angle?: string;
-  /** Radius and Centre, the height of the centre, are formulas; empty for 1 and 0. */
-  radius?: string;
-  centre?: string;
-  /** Scaled keeps the radius a length, the amplitude of the graph; else the radius is the unit of both pictures. */
-  scaled?: boolean;
-}
-
-/** Trajectory is a polar curve, or a parametric one, on an interval of its parameter. */
-export interface Trajectory {
-  /** Function is the name of the stated r of a polar curve; a parametric one has none. */
-  function?: string;
-  /** X and Y are the coordinates of a parametric curve, formulas in Variable. */
-  x?: string;
-  y?: string;
-  variable?: string;
-  /** From and To are the ends of the interval, formulas. */
-  from: string;
-  to: string;
-  /** Driver is the parameter up to whose value the curve is drawn; without one it is drawn whole. */
-  driver?: string;
-  /** Rest is what becomes of the part that has not been run through. */
-  rest?: RestOfGraph;
-}
-
-/** Part is one thing shown of a circle, in the circle's picture and in its graph, or of a trajectory. */
-export interface Part {
-  piece: CirclePiece;
-  /** Ratio is the trigonometric function, by its short name: sin, cos, tan, cot, sec, csc. */
-  ratio?: string;
-  /** OnAxis measures tangent and cotangent on the lines x = r and y = r instead of the tangent line at the point, and secant and cosecant on the ray. */
-  onAxis?: boolean;
-  /** Rest is what becomes of the graph where the angle has not been yet. */
-  rest?: RestOfGraph;
-  /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
-  step?: string;
-  line?: Joining;
-  /** Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not. */
-  other?: string;
-  common?: boolean;
-}
-
-/** Figure is a piece of geometry in the plane, live as the points that it hangs on. */
-export interface Figure {
-  shape: FigureShape;
-  /** Points are the ids of the points that it joins, in order. */
-  points?: string[];
-  /** Other is the name of the second function of an intersection. */
-  other?: string;
-}
-
-/** Row is a point of a table, each coordinate a formula without parameters, such as 1/2. */
-export interface Row {
-  x: string;
-  y: string;
-}
-
-/** Family is one function for several values of a parameter: those of a list, or from an end to another in steps. */
-export interface Family {
-  parameter: string;
-  /** Values are formulas without parameters; where there are none, From, To and Step are. */
-  values?: string[];
-  from?: string;
-  to?: string;
-  step?: string;
-}
-
-/** Said is a text beside the picture or on it. */
-export interface Said {
-  id: string;
-  pieces: Piece[];
-  /** Panel and Corner put the text on a panel; an empty Panel means beside the stage. */
-  panel?: string;
-  corner?: Corner;
-}
-
-/** Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text. */
-export interface Piece {
-  kind: PieceKind;
-  text: string;
-  /** Finding is what is told of a function. */
-  finding?: Finding;
-  /** Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent. */
-  form?: ValueForm;
-  decimals?: number;
-}
-
 /** Scene is a kept state. */
 export interface Scene {
   id: string;
@@ -288,10 +125,329 @@ export interface Scene {
   windows?: Record<string, Window>;
 }
 
+/** Look is how an entry is drawn. */
+export interface Look {
+  /** Colour is the number of a colour that curves and parameters share out. */
+  colour: number;
+  pattern?: LinePattern;
+  label?: LabelKind;
+}
+
+/** Where is the place of an entry. */
+export interface Where {
+  /** Panels lists the ids of the panels it appears in; none means all, for a text beside the stage. */
+  panels?: string[];
+  /** Corner is where a text stands on its panel. */
+  corner?: Corner;
+}
+
+// core/stage/kinds/family
+
+/** Given is one curve for several values of a parameter, as a document has it: those of a list, or from an end to another in steps. */
+export interface Family {
+  parameter: string;
+  /** Values are formulas without parameters; where there are none, From, To and Step are. */
+  values?: string[];
+  from?: string;
+  to?: string;
+  step?: string;
+}
+
+// core/maths/locus
+
+/** Feature is what is followed. */
+export type Feature = 'vertex' | 'extrema' | 'maxima' | 'minima' | 'inflections' | 'zeros' | 'yIntercept' | 'intersections' | 'vertical asymptote' | 'horizontal asymptote';
+
+// core/stage/kinds/curve
+
+/** Body is the graph of a function. */
+export interface CurveBody {
+  /** Function is its name. */
+  function: string;
+  /** Parent draws it grey and dashed. */
+  parent?: boolean;
+  /** Grips lets a hand move and stretch the curve by its key points, where its form has parameters. */
+  grips?: boolean;
+  /** Family draws the curve once for each of several values of one parameter. */
+  family?: Family;
+}
+
+// core/stage/kinds/point
+
+/** Body is a point by its coordinates, which are formulas. */
+export interface PointBody {
+  name: string;
+  x: string;
+  y: string;
+}
+
+// core/stage/kinds/guide
+
+/** Direction is that of a guide. */
+export type Direction = 'upright' | 'level' | 'slanted';
+
+/** Body is a guide: upright x = At, level y = At, or slanted y = At with At a formula in x. */
+export interface GuideBody {
+  direction: Direction;
+  at: string;
+  /** Name is what the label of a slanted guide says. */
+  name?: string;
+}
+
+// core/stage/kinds/trace
+
+/** Body is the trace of a point. */
+export interface TraceBody {
+  /** Of is the id of the point that the trace follows. */
+  of: string;
+  /** Kept are recorded positions x, y, x, y … that go with the document. */
+  kept?: number[];
+  /** Apart thins the trace: its dots are at least so many pixels apart. */
+  apart?: number;
+}
+
+// core/stage/kinds/finding
+
+/** Body is what is shown of a function: its zeros as points, its asymptotes as guides … */
+export interface FindingBody {
+  function: string;
+  finding: Finding;
+}
+
+// core/stage/kinds/steps
+
+/** Body takes a function apart into its parent and the transformations that lead there. */
+export interface StepsBody {
+  function: string;
+  /** Reading picks one of the right readings; 0 is the canonical one. */
+  reading?: number;
+}
+
+/** View is a transformation in steps. */
+export interface StepsView {
+  id: string;
+  /** Function and Parent are typeset; Parent is the parent's formula. */
+  function: string;
+  parent: string;
+  /** Formulas are the function after each step. */
+  formulas: string[];
+  readings: ReadingOnce[];
+}
+
+/** ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too. */
+export interface ReadingOnce {
+  steps: string[];
+  why: string;
+}
+
+/** Now is a transformation where it stands, with the values in play. */
+export interface StepsNow {
+  id: string;
+  /** Index is the place of the entry among those that are shown. */
+  index: number;
+  position: number;
+  sentences: string[];
+  /** Keys are the parent's key points and where they are now. */
+  keys: KeyMove[];
+  domain: string;
+  range: string;
+  upright: string;
+  level: string;
+}
+
+/** KeyMove is a key point before and after. */
+export interface KeyMove {
+  from: string;
+  to: string;
+}
+
+// core/stage/kinds/path
+
+/** Body is the whole way of a feature of a function while a parameter varies, its locus. */
+export interface PathBody {
+  function: string;
+  feature: Feature;
+  /** As is the parameter that varies. */
+  as: string;
+  /** With is the other function of intersections. */
+  with?: string;
+}
+
+// core/stage/kinds/table
+
+/** Body is plotted points. */
+export interface TableBody {
+  rows?: Row[];
+  /** Grips lets a hand move the points, Joined joins them by lines. */
+  grips?: boolean;
+  joined?: boolean;
+  /** Distances shows how far each lies from Function. */
+  distances?: boolean;
+  function?: string;
+}
+
+/** Row is a point of a table, each coordinate a formula without parameters, such as 1/2. */
+export interface Row {
+  x: string;
+  y: string;
+}
+
+// core/stage/kinds/trajectory
+
+/** Joining is how dots are joined; empty for not at all. */
+export type Joining = 'straight' | 'smooth';
+
+/** Piece names what is shown of a trajectory. */
+export type TrajectoryPiece = 'graph' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region';
+
+/** Body is a polar curve, or a parametric one, on an interval of its parameter. */
+export interface TrajectoryBody {
+  /** Function is the name of the stated r of a polar curve; a parametric one has none. */
+  function?: string;
+  /** X and Y are the coordinates of a parametric curve, formulas in Variable. */
+  x?: string;
+  y?: string;
+  variable?: string;
+  /** From and To are the ends of the interval, formulas. */
+  from: string;
+  to: string;
+  /** Driver is the parameter up to whose value the curve is drawn; without one it is drawn whole. */
+  driver?: string;
+  /** Rest is what becomes of the part that has not been run through. */
+  rest?: Rest;
+  /** Family draws the curve once for each of several values of one parameter. */
+  family?: Family;
+}
+
+/** PartBody is one thing shown of a trajectory, mostly at the point that runs through it. */
+export interface TrajectoryPartBody {
+  /** Of is the id of the trajectory. */
+  of: string;
+  piece: TrajectoryPiece;
+  /** Coordinate is that of a graph: r, x or y. */
+  coordinate?: string;
+  /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
+  step?: string;
+  line?: Joining;
+  /** Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not. */
+  other?: string;
+  common?: boolean;
+}
+
+/** View is what is found out about a trajectory at the values in play, and its table. */
+export interface TrajectoryView {
+  lines: NamedLine[];
+  /** Head names the columns; a value that does not exist is “undefined”. */
+  head: string[];
+  rows: string[][];
+  /** Numbers are the rows' numbers in full, for a file; one that does not exist is null. */
+  numbers: number[][];
+}
+
+// core/stage/kinds/circle
+
+/** Piece names what is shown of a circle. */
+export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles';
+
+/** Body is a circle and the angle whose point runs on it. */
+export interface CircleBody {
+  /** Driver is the parameter that is dragged and swept, and that the axis of the graph counts. */
+  driver: string;
+  /** Angle is a formula for the angle, in the demonstration's unit; empty for the driver itself. */
+  angle?: string;
+  /** Radius and Centre, the height of the centre, are formulas; empty for 1 and 0. */
+  radius?: string;
+  centre?: string;
+  /** Scaled keeps the radius a length, the amplitude of the graph; else the radius is the unit of both pictures. */
+  scaled?: boolean;
+}
+
+/** PartBody is one thing shown of a circle, in the circle's picture and in its graph. */
+export interface CirclePartBody {
+  /** Of is the id of the circle. */
+  of: string;
+  piece: CirclePiece;
+  /** Ratio is the trigonometric function, by its short name. */
+  ratio?: string;
+  /** OnAxis measures tangent and cotangent on the lines x = r and y = r instead of the tangent line at the point, and secant and cosecant on the ray. */
+  onAxis?: boolean;
+  /** Rest is what becomes of the graph where the angle has not been yet. */
+  rest?: Rest;
+}
+
+/** Now is what is told of a circle at the values in play. */
+export interface CircleNow {
+  id: string;
+  angle: string;
+  /** Hue is the number of the colour of the dial that turns it. */
+  hue: number;
+  ratios: RatioNow[];
+  lines: NamedLine[];
+}
+
+/** RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen. */
+export interface RatioNow {
+  ratio: string;
+  hue: number;
+  latex: string;
+  reason: string;
+  shown: boolean;
+}
+
+// core/stage/kinds/figure
+
+/** Shape names a piece of geometry. */
+export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection';
+
+/** Body is a piece of geometry in the plane, live as what it hangs on. */
+export interface FigureBody {
+  shape: FigureShape;
+  /** Points are the ids of the points that it joins, in order. */
+  points?: string[];
+  /** Name is that of a midpoint. */
+  name?: string;
+  /** Function and At are a tangent's or a normal's; Other is the second function of an intersection. */
+  function?: string;
+  at?: string;
+  other?: string;
+}
+
+// core/stage/kinds/text
+
+/** PieceKind says what a piece of text is. */
+export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
+
+/** ValueForm says how a live value is written. */
+export type ValueForm = 'number' | 'equation' | 'substituted';
+
+/** Body is a text beside the picture or on it. */
+export interface TextBody {
+  pieces: Piece[];
+}
+
+/** Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text. */
+export interface Piece {
+  kind: PieceKind;
+  text: string;
+  /** Finding is what is told of a function. */
+  finding?: Finding;
+  /** Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent. */
+  form?: ValueForm;
+  decimals?: number;
+}
+
+// core/stage/kind
+
+/** Line is something that is told of an entry: its name and what it is, as LaTeX. */
+export interface NamedLine {
+  name: string;
+  latex: string;
+}
+
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'putShown' | 'putSaid' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -302,16 +458,15 @@ export interface Ask {
   text?: string;
   id?: string;
   names?: string[];
-  /** Shown and Said are entries to put, By the places to move by. */
-  shown?: Shown;
-  said?: Said;
+  /** Entry is one to put, By the places to move by. */
+  entry?: Entry;
   by?: number;
   /** From and Step are formulas without parameters. */
   from?: string;
   step?: string;
   /** Piece is a piece of a circle to be shown or hidden, Circle one to be put up. */
   piece?: PieceWanted;
-  circle?: Circle;
+  circle?: CircleBody;
   /** Moving is what is done to a curve. */
   moving?: Moving;
   /** Scene is the place of the scene in play. */
@@ -581,10 +736,11 @@ export interface Beginning {
   words: string;
 }
 
-/** PieceWanted is a piece of a circle that is to be shown in a scene, or hidden there. */
+/** PieceWanted is a piece of a circle or of a trajectory that is to be shown in a scene, or hidden there. */
 export interface PieceWanted {
-  circle: string;
-  piece: CirclePiece;
+  of: string;
+  piece: string;
+  /** Ratio is the trigonometric function of a circle's piece, or the coordinate of a trajectory's graph. */
   ratio: string;
   shown: boolean;
   scene: number;
@@ -637,87 +793,6 @@ export interface Guide {
   upright?: boolean;
   slope?: number;
   at: number;
-}
-
-// core/stage/kind
-
-/** Line is something that is told of an entry: its name and what it is, as LaTeX. */
-export interface NamedLine {
-  name: string;
-  latex: string;
-}
-
-// core/stage/kinds/circle
-
-/** Now is what is told of a circle at the values in play. */
-export interface CircleNow {
-  id: string;
-  angle: string;
-  /** Hue is the number of the colour of the dial that turns it. */
-  hue: number;
-  ratios: RatioNow[];
-  lines: NamedLine[];
-}
-
-/** RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen. */
-export interface RatioNow {
-  ratio: string;
-  hue: number;
-  latex: string;
-  reason: string;
-  shown: boolean;
-}
-
-// core/stage/kinds/steps
-
-/** View is a transformation in steps. */
-export interface StepsView {
-  id: string;
-  /** Function and Parent are typeset; Parent is the parent's formula. */
-  function: string;
-  parent: string;
-  /** Formulas are the function after each step. */
-  formulas: string[];
-  readings: ReadingOnce[];
-}
-
-/** ReadingOnce is one of the right readings of a transformation, to be chosen: its steps and why it is right too. */
-export interface ReadingOnce {
-  steps: string[];
-  why: string;
-}
-
-/** Now is a transformation where it stands, with the values in play. */
-export interface StepsNow {
-  id: string;
-  /** Index is the place of the entry among those that are shown. */
-  index: number;
-  position: number;
-  sentences: string[];
-  /** Keys are the parent's key points and where they are now. */
-  keys: KeyMove[];
-  domain: string;
-  range: string;
-  upright: string;
-  level: string;
-}
-
-/** KeyMove is a key point before and after. */
-export interface KeyMove {
-  from: string;
-  to: string;
-}
-
-// core/stage/kinds/trajectory
-
-/** View is what is found out about a trajectory at the values in play, and its table. */
-export interface TrajectoryView {
-  lines: NamedLine[];
-  /** Head names the columns; a value that does not exist is “undefined”. */
-  head: string[];
-  rows: string[][];
-  /** Numbers are the rows' numbers in full, for a file; one that does not exist is null. */
-  numbers: number[][];
 }
 
 // core/stage/picture
@@ -775,7 +850,7 @@ export interface Label {
 // server/domain
 
 /** Entry is a demonstration as the shelf lists it. */
-export interface Entry {
+export interface ShelfEntry {
   id: string;
   title: string;
   revision: number;
@@ -825,6 +900,38 @@ export interface Credentials {
   password: string;
 }
 
+/** The bodies of entries, by their kind. */
+export interface Bodies {
+  curve: CurveBody;
+  point: PointBody;
+  guide: GuideBody;
+  trace: TraceBody;
+  finding: FindingBody;
+  steps: StepsBody;
+  path: PathBody;
+  table: TableBody;
+  trajectory: TrajectoryBody;
+  trajectoryPart: TrajectoryPartBody;
+  circle: CircleBody;
+  circlePart: CirclePartBody;
+  figure: FigureBody;
+  text: TextBody;
+}
+
+export type Kind = keyof Bodies;
+
+/** An entry of one kind. */
+export interface EntryOf<K extends Kind> {
+  id: string;
+  kind: K;
+  look: Look;
+  where?: Where;
+  body: Bodies[K];
+}
+
+/** An entry of any kind: its kind tells its body. */
+export type Entry = { [K in Kind]: EntryOf<K> }[Kind];
+
 /** How many points a shape joins; −1 for three or more, up to mostCorners. */
 export const pointsOf: Record<FigureShape, number> = {
   segment: 2,
@@ -840,3 +947,6 @@ export const pointsOf: Record<FigureShape, number> = {
   intersection: 0,
 };
 export const mostCorners = 24;
+
+/** The version of the format of documents. */
+export const formatVersion = 3;

@@ -5,7 +5,7 @@ import { h, onMounted, ref, watch, type VNode } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Refused } from '../api/client';
 import { usePerson } from '../api/person';
-import type { Entry } from '../generated/types';
+import type { ShelfEntry } from '../generated/types';
 import { outbox } from '../saving/outbox';
 import { newId } from '../saving/windows';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
@@ -13,7 +13,7 @@ import Wordmark from '../shared/Wordmark.vue';
 
 const people = usePerson();
 const router = useRouter();
-const entries = ref<Entry[]>();
+const entries = ref<ShelfEntry[]>();
 const words = ref('');
 const problem = ref('');
 const renaming = ref('');
@@ -79,13 +79,13 @@ const add = () =>
     await openBench((await api.add('Untitled demonstration')).id);
   });
 
-const copy = (e: Entry) =>
+const copy = (e: ShelfEntry) =>
   attempt(async () => {
     await api.copy(e.id);
     await list();
   });
 
-const remove = (e: Entry) =>
+const remove = (e: ShelfEntry) =>
   attempt(async () => {
     await api.remove(e.id);
     await list();
@@ -105,7 +105,7 @@ const remove = (e: Entry) =>
     });
   });
 
-function beginRename(e: Entry) {
+function beginRename(e: ShelfEntry) {
   renaming.value = e.id;
   title.value = e.title;
 }
@@ -113,7 +113,7 @@ function beginRename(e: Entry) {
 /** Takes the cursor into the new title once the menu has let go of it. */
 const taken = ({ el }: VNode) => window.requestAnimationFrame(() => (el as HTMLInputElement).select());
 
-const rename = (e: Entry) =>
+const rename = (e: ShelfEntry) =>
   attempt(async () => {
     if (renaming.value !== e.id) return;
     renaming.value = '';
@@ -154,7 +154,7 @@ async function leave() {
   });
 }
 
-const actions = (e: Entry): Action[] => [
+const actions = (e: ShelfEntry): Action[] => [
   { key: 'rename', words: 'Rename', act: () => beginRename(e) },
   { key: 'copy', words: 'Copy', act: () => void copy(e) },
   { key: 'file', words: 'Export as a file', download: api.fileAddress(e.id) },

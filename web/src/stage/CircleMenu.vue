@@ -3,22 +3,23 @@
 import { computed } from 'vue';
 import { useBench } from '../bench/store';
 import Sheet from '../shared/Sheet.vue';
-import type { CirclePiece, Panel, RestOfGraph } from '../generated/types';
+import type { CirclePiece, Document, Entry, Panel, Rest } from '../generated/types';
 import Choice from '../shared/Choice.vue';
+import { isOn, ofKind } from '../shared/entries';
 import { rests } from '../shared/rests';
 
 const props = defineProps<{ panel: Panel }>();
 const bench = useBench();
 
 const circle = computed(() =>
-  bench.document?.shown.find(
-    (s) => s.kind === 'circle' && (!s.panels?.length || s.panels.includes(props.panel.id)),
-  ),
+  ofKind(bench.document?.shown, 'circle').find((e) => isOn(e as Entry, props.panel.id)),
 );
-const parts = computed(() => bench.document?.shown.filter((s) => s.part && s.of === circle.value?.id) ?? []);
+const partsIn = (d?: Document) =>
+  ofKind(d?.shown, 'circlePart').filter((p) => p.body.of === circle.value?.id);
+const parts = computed(() => partsIn(bench.document));
 const isShown = (piece: CirclePiece, ratio = '') =>
   parts.value.some(
-    (s) => s.part!.piece === piece && (s.part!.ratio ?? '') === ratio && !bench.isHidden(s.id),
+    ({ id, body }) => body.piece === piece && (body.ratio ?? '') === ratio && !bench.isHidden(id),
   );
 
 const plain: { piece: CirclePiece; words: string }[] = [
@@ -39,20 +40,19 @@ const ratios: { piece: CirclePiece; ratio: string; words: string }[] = [
 const put = (piece: CirclePiece, ratio: string, shown: boolean) =>
   bench.askEdit({
     kind: 'showPiece',
-    piece: { circle: circle.value!.id, piece, ratio, shown, scene: bench.scene },
+    piece: { of: circle.value!.id, piece, ratio, shown, scene: bench.scene },
   });
 
-const onAxis = computed(() => parts.value.some((s) => s.part!.onAxis));
+const onAxis = computed(() => parts.value.some(({ body }) => body.onAxis));
 const turnAxis = (on: boolean) =>
   bench.change((copy) => {
-    for (const s of copy.shown) if (s.part?.ratio && s.of === circle.value?.id) s.part.onAxis = on;
+    for (const { body } of partsIn(copy)) if (body.ratio) body.onAxis = on;
   });
 
-const rest = computed(() => parts.value.find((s) => s.part!.piece === 'graph')?.part!.rest || 'faint');
+const rest = computed(() => parts.value.find(({ body }) => body.piece === 'graph')?.body.rest || 'faint');
 const turnRest = (value = 'faint') =>
   bench.change((copy) => {
-    for (const s of copy.shown)
-      if (s.part?.piece === 'graph' && s.of === circle.value?.id) s.part.rest = value as RestOfGraph;
+    for (const { body } of partsIn(copy)) if (body.piece === 'graph') body.rest = value as Rest;
   });
 </script>
 

@@ -14,7 +14,7 @@ const entries = computed(() => {
     sentence,
   }));
   const said = (bench.document?.said ?? [])
-    .filter((s) => s.panel)
+    .filter((s) => s.where?.panels?.length)
     .map((s, k) => ({ id: s.id, hue: 'text', sentence: [{ text: `text ${k + 1}` }] }));
   return [...shown, ...said];
 });

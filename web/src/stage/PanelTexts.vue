@@ -3,7 +3,7 @@
 import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import LiveText from '../folio/LiveText.vue';
-import type { Corner, Panel } from '../generated/types';
+import type { Corner, Entry, Panel } from '../generated/types';
 
 const props = defineProps<{ panel: Panel }>();
 const emit = defineEmits<{ measured: [id: string, width: number, height: number] }>();
@@ -11,12 +11,14 @@ const bench = useBench();
 const corners: Corner[] = ['topLeft', 'topRight', 'bottomLeft', 'bottomRight'];
 const boxes = useTemplateRef<HTMLElement[]>('boxes');
 
+const isText = (said: Entry) => !!said.where?.panels?.includes(props.panel.id);
 const texts = computed(() =>
   (bench.document?.said ?? [])
     .map((said, place) => ({ said, place }))
-    .filter(({ said }) => said.panel === props.panel.id && bench.isSeen(said.id)),
+    .filter(({ said }) => isText(said) && bench.isSeen(said.id)),
 );
-const inCorner = (corner: Corner) => texts.value.filter(({ said }) => (said.corner || 'topLeft') === corner);
+const inCorner = (corner: Corner) =>
+  texts.value.filter(({ said }) => (said.where?.corner || 'topLeft') === corner);
 
 const observer = new ResizeObserver((entries) => {
   for (const { target } of entries) {

@@ -5,6 +5,8 @@ import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
 import type { AdviceView, Label, Mended, Panel } from '../generated/types';
+import { nameOf as entryName } from '../kinds';
+import { ofKind } from '../shared/entries';
 import AdviceStrip from './AdviceStrip.vue';
 import PanelChips from './PanelChips.vue';
 import PanelTexts from './PanelTexts.vue';
@@ -26,7 +28,7 @@ const spoken = ref('');
 /** The curves that take too much work to be drawn as finely as they should. */
 const coarse = shallowRef<string[]>([]);
 const coarseNames = computed(() => {
-  const names = shown.value.filter((s) => coarse.value.includes(s.id)).map((s) => s.function ?? s.name ?? '');
+  const names = shown.value.filter((s) => coarse.value.includes(s.id)).map(entryName);
   return [...new Set(names)].join(', ');
 });
 
@@ -95,8 +97,8 @@ function leaveAdvice() {
 
 /** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */
 async function openReading() {
-  const curve = bench.document?.shown.findLast((s) => s.kind === 'curve' && !bench.isHidden(s.id));
-  if (!reading.value && curve?.function) await readings.at(curve.function, '0');
+  const curve = ofKind(bench.document?.shown, 'curve').findLast((s) => !bench.isHidden(s.id));
+  if (!reading.value && curve) await readings.at(curve.body.function, '0');
   await readingCard.value?.focus();
 }
 
@@ -228,9 +230,10 @@ const entryOf = (handle: Place) => shown.value[handle.index % gripStride];
 const gripOf = (handle: Place) => Math.floor(handle.index / gripStride);
 function nameOf(handle: Place) {
   const entry = entryOf(handle);
-  if (handle.index < gripStride) return `Point ${entry?.name}; arrow keys move it`;
-  if (entry?.kind === 'table') return `Plotted point ${gripOf(handle)}; arrow keys move it`;
-  return `A grip of the curve of ${entry?.function}; arrow keys move it`;
+  if (!entry) return '';
+  if (handle.index < gripStride) return `Point ${entryName(entry)}; arrow keys move it`;
+  if (entry.kind === 'table') return `Plotted point ${gripOf(handle)}; arrow keys move it`;
+  return `A grip of the curve of ${entryName(entry)}; arrow keys move it`;
 }
 
 /** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */
@@ -238,7 +241,7 @@ function take(id: string) {
   if (!bench.document?.shown.some((s) => s.id === id)) return;
   void bench.change((copy) => {
     const entry = copy.shown.find((s) => s.id === id)!;
-    entry.panels = [...new Set([...(entry.panels ?? []), props.panel.id])];
+    entry.where = { ...entry.where, panels: [...new Set([...(entry.where?.panels ?? []), props.panel.id])] };
   });
 }
 

@@ -7,8 +7,8 @@ import LiveText from '../folio/LiveText.vue';
 
 const bench = useBench();
 const seen = computed(() =>
-  (bench.document?.said ?? []).flatMap(({ id, panel }, place) =>
-    bench.isSeen(id) ? [{ id, place, onPanel: !!panel }] : [],
+  (bench.document?.said ?? []).flatMap(({ id, where }, place) =>
+    bench.isSeen(id) ? [{ id, place, onPanel: !!where?.panels?.length }] : [],
   ),
 );
 const places = computed(() => seen.value.filter(({ onPanel }) => onPanel || bench.presenting));

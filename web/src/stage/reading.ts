@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue';
 import type { useBench } from '../bench/store';
 import type { PanelSize } from '../core/messages';
 import type { Ask, Problem, ReadingView } from '../generated/types';
+import { fresh } from '../shared/entries';
 import { follower } from '../shared/follower';
 
 type Bench = ReturnType<typeof useBench>;
@@ -49,8 +50,8 @@ export function useReading(bench: Bench, panel: number, size: () => PanelSize) {
     const { function: name, xText } = reading.value!;
     const y = `${name}(${xText})`;
     problem.value = await bench.askEdit({
-      kind: 'putShown',
-      shown: { id: '', kind: 'point', x: xText, y, label: 'coordinates', colour: 0 },
+      kind: 'put',
+      entry: fresh('point', { name: '', x: xText, y }, { look: { colour: 0, label: 'coordinates' } }),
     });
     if (!problem.value) reading.value = undefined;
   }

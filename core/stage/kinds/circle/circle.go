@@ -16,11 +16,8 @@ import (
 	"parvix/core/stage/picture"
 )
 
-// Kind is the kind of circles.
-type Kind struct{}
-
 // Letter begins the ids of circles.
-func (Kind) Letter() string { return "o" }
+func (*Body) Letter() string { return "o" }
 
 // Live is a circle with its point in play.
 type Live struct {
@@ -36,17 +33,17 @@ type Live struct {
 	// Lengths are the six functions in radii.
 	Lengths map[trig.Function]trig.Length
 
+	body                  *Body
 	angle, radius, centre *evaluate.Expression
 	// plain tells that the angle is the driver itself.
 	plain bool
 }
 
 // Load compiles the circle's formulas.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	given := e.Circle
-	c := &Live{Scaled: given.Scaled, Driver: d.Find(given.Driver), plain: given.Angle == ""}
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	c := &Live{body: b, Scaled: b.Scaled, Driver: d.Find(b.Driver), plain: b.Angle == ""}
 	if c.Driver < 0 {
-		d.Report(problem.New("not-a-parameter", 0, len(given.Driver), given.Driver), e.ID, "circle.driver")
+		d.Report(problem.New("not-a-parameter", 0, len(b.Driver), b.Driver), e.ID, "driver")
 		return nil
 	}
 	text := func(typed, usual string) string {
@@ -55,9 +52,9 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 		}
 		return typed
 	}
-	c.angle = d.Expression(text(given.Angle, given.Driver), e.ID, "circle.angle")
-	c.radius = d.Expression(text(given.Radius, "1"), e.ID, "circle.radius")
-	c.centre = d.Expression(text(given.Centre, "0"), e.ID, "circle.centre")
+	c.angle = d.Expression(text(b.Angle, b.Driver), e.ID, "angle")
+	c.radius = d.Expression(text(b.Radius, "1"), e.ID, "radius")
+	c.centre = d.Expression(text(b.Centre, "0"), e.ID, "centre")
 	if c.angle == nil || c.radius == nil || c.centre == nil {
 		return nil
 	}
@@ -65,13 +62,13 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 }
 
 // Sentence says “the circle with the angle θ and the radius a”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
 	c, ok := s.Live.(*Live)
 	if !ok {
 		return []evaluate.Word{evaluate.Says("a circle")}
 	}
 	sentence := []evaluate.Word{evaluate.Says("the circle with the angle "), {LaTeX: c.LaTeX(d)}}
-	if r := s.Entry.Circle.Radius; r != "" && r != "1" {
+	if r := b.Radius; r != "" && r != "1" {
 		sentence = append(sentence, evaluate.Says(" and the radius "), evaluate.Word{LaTeX: d.LaTeX(c.radius.Formula, d.Class)})
 	}
 	return sentence
@@ -209,7 +206,7 @@ func (c *Live) Compose(on *compose.On) []compose.Anchor {
 }
 
 // Describe says where the point of a circle is.
-func (c *Live) Describe(*evaluate.Demonstration, *document.Shown) []string {
+func (c *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	if !c.Exists() {
 		return []string{"A circle whose angle has no value."}
 	}

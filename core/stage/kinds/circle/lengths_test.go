@@ -18,7 +18,7 @@ import (
 )
 
 // circleAt is a circle and its graph with all six ratios, its dial at an angle.
-func circleAt(t testing.TB, given document.Circle, angle float64) *evaluate.Demonstration {
+func circleAt(t testing.TB, given circle.Body, angle float64) *evaluate.Demonstration {
 	t.Helper()
 	d := document.New("")
 	d.Panels = []document.Panel{{ID: "round", Kind: document.Around, Window: document.Window{Left: -1.8, Right: 1.8, Bottom: -1.8, Top: 1.8}, EqualScales: true, Axes: true,
@@ -27,10 +27,10 @@ func circleAt(t testing.TB, given document.Circle, angle float64) *evaluate.Demo
 	d.Stated = []document.Stated{{ID: "t", Kind: document.Parameter, Name: "t", From: "-20", To: "20", Step: "0.01"},
 		{ID: "a", Kind: document.Parameter, Name: "a", From: "0", To: "5", Step: "0.1"}}
 	d.Scenes[0].Values["t"], d.Scenes[0].Values["a"] = angle, 1.5
-	d.Shown = []document.Shown{{ID: "o", Kind: document.CircleEntry, Circle: &given}}
+	d.Shown = []document.Entry{{ID: "o", Body: &given}}
 	for _, f := range trig.Functions() {
-		for _, piece := range []document.CirclePiece{document.Length, document.Graph, document.Carried, document.Triangles} {
-			d.Shown = append(d.Shown, document.Shown{ID: fmt.Sprint(f, piece), Kind: document.PartOf, Of: "o", Part: &document.Part{Piece: piece, Ratio: string(f)}})
+		for _, piece := range []circle.Piece{circle.Length, circle.Graph, circle.Carried, circle.Triangles} {
+			d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint(f, piece), Body: &circle.PartBody{Of: "o", Piece: piece, Ratio: string(f)}})
 		}
 	}
 	require.NoError(t, d.Check())
@@ -45,7 +45,7 @@ func circleAt(t testing.TB, given document.Circle, angle float64) *evaluate.Demo
 func TestDirectedLengthsAreTheRatios(t *testing.T) {
 	for k := -37; k < 97; k++ {
 		angle := float64(k)*math.Pi/24 + 0.01
-		e := circleAt(t, document.Circle{Driver: "t"}, angle)
+		e := circleAt(t, circle.Body{Driver: "t"}, angle)
 		c := e.Shown[0].Live.(*circle.Live)
 		r := circle.RoundOf(c, compose.View{Window: document.Window{Left: -2, Right: 2, Bottom: -2, Top: 2}, Width: 400, Height: 400})
 		for _, f := range trig.Functions() {
@@ -72,7 +72,7 @@ func TestDirectedLengthsAreTheRatios(t *testing.T) {
 // Panels beside each other have as many pixels per unit and the same height of the axis, whatever their sizes; in degrees
 // the width is free. Zooming the graph zooms the circle.
 func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
-	e := circleAt(t, document.Circle{Driver: "t"}, 1)
+	e := circleAt(t, circle.Body{Driver: "t"}, 1)
 	size := [4]float64{310, 540, 617, 540}
 	views := func() (round, graph compose.View) {
 		e.SetSize(0, size[0], size[1])
@@ -104,9 +104,9 @@ func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
 
 // A circle of any radius shows the same picture in its own unit; as an amplitude its radius stretches circle and graph.
 func TestTheRadiusIsTheUnitOrTheAmplitude(t *testing.T) {
-	unit := circleAt(t, document.Circle{Driver: "t", Radius: "a"}, 1).Shown[0].Live.(*circle.Live)
+	unit := circleAt(t, circle.Body{Driver: "t", Radius: "a"}, 1).Shown[0].Live.(*circle.Live)
 	assert.Equal(t, []float64{1.5, 1, 0}, []float64{unit.Given, unit.Radius, unit.Centre})
-	e := circleAt(t, document.Circle{Driver: "t", Angle: "2(t − 1/2)", Radius: "a", Centre: "1/2", Scaled: true}, 1)
+	e := circleAt(t, circle.Body{Driver: "t", Angle: "2(t − 1/2)", Radius: "a", Centre: "1/2", Scaled: true}, 1)
 	scaled := e.Shown[0].Live.(*circle.Live)
 	assert.Equal(t, []float64{1.5, 1.5, 0.5}, []float64{scaled.Given, scaled.Radius, scaled.Centre})
 	for _, s := range e.Shown {
@@ -128,7 +128,7 @@ func TestAGraphIsDrawnAsFarAsTheAngleHasBeen(t *testing.T) {
 	assert.Equal(t, 2.25, line[len(line)-1].X)
 	assert.Len(t, line, 4)
 	assert.Empty(t, compose.Within(pointsOf(0, 1), 2, 3))
-	e := circleAt(t, document.Circle{Driver: "t"}, 2)
+	e := circleAt(t, circle.Body{Driver: "t"}, 2)
 	var c compose.Composer
 	pic := c.Panel(e, &e.Document.Panels[1], 800, 500)
 	v := c.View

@@ -36,10 +36,10 @@ func (c *Live) Now(d *evaluate.Demonstration, id string) Now {
 	shown := map[trig.Function]bool{}
 	onPoint, onAxis := false, false
 	for _, s := range d.Shown {
-		if p, ok := s.Live.(*Part); ok && p.Of == c && p.given.Piece.HasRatio() && d.InScene(s) {
+		if p, ok := s.Live.(*Part); ok && p.Of == c && p.body.Piece.HasRatio() && d.InScene(s) {
 			shown[p.Ratio] = true
-			onPoint = onPoint || p.Ratio.HasPoles() && !p.given.OnAxis
-			onAxis = onAxis || p.given.OnAxis
+			onPoint = onPoint || p.Ratio.HasPoles() && !p.body.OnAxis
+			onAxis = onAxis || p.body.OnAxis
 		}
 	}
 	for _, f := range trig.Functions() {

@@ -6,6 +6,7 @@ import (
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
 	"parvix/core/formula/symbolic"
 	trig "parvix/core/maths/circle"
 	"parvix/core/stage/compose"
@@ -23,21 +24,33 @@ type Part struct {
 	// Graph is the ratio's curve over the driver, nil for other pieces.
 	Graph *sample.Function
 
-	given *document.Part
-	on    []int // what the graph depends on, the driver apart
+	body *PartBody
+	on   []int // what the graph depends on, the driver apart
 }
 
-// Part understands what is shown of the circle.
-func (c *Live) Part(d *evaluate.Demonstration, e, of *document.Shown) kind.Live {
-	p := &Part{Of: c, Ratio: trig.Function(e.Part.Ratio), given: e.Part}
-	if e.Part.Piece == document.Graph {
-		p.loadGraph(d, of)
+// Letter begins the ids of parts.
+func (*PartBody) Letter() string { return "a" }
+
+// Load finds the circle.
+func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	of := d.Other(b.Of)
+	if of == nil || of.Entry.Kind() != (*Body)(nil).Kind() {
+		d.Report(problem.New("field", 0, 0, "of", "there is no such circle"), e.ID, "of")
+		return nil
+	}
+	c, understood := of.Live.(*Live)
+	if !understood {
+		return nil // the circle says why
+	}
+	p := &Part{Of: c, Ratio: trig.Function(b.Ratio), body: b}
+	if b.Piece == Graph {
+		p.loadGraph(d, b.Of)
 	}
 	return p
 }
 
 // loadGraph compiles centre + radius · ratio(angle) over the driver, which stands in the variable's place.
-func (p *Part) loadGraph(d *evaluate.Demonstration, of *document.Shown) {
+func (p *Part) loadGraph(d *evaluate.Demonstration, of string) {
 	c := p.Of
 	angle := c.angle.Inlined()
 	if d.Document.AngleUnit == document.Degree {
@@ -49,11 +62,11 @@ func (p *Part) loadGraph(d *evaluate.Demonstration, of *document.Shown) {
 		n = &expr.Binary{Op: expr.Add, L: c.centre.Inlined(), R: &expr.Binary{Op: expr.Mul, L: c.radius.Inlined(), R: n}}
 		using = append(using, c.radius, c.centre)
 	}
-	n = symbolic.Substitute(n, map[string]expr.Node{of.Circle.Driver: &expr.Name{Name: evaluate.NoVariable}})
+	n = symbolic.Substitute(n, map[string]expr.Node{c.body.Driver: &expr.Name{Name: evaluate.NoVariable}})
 	d.Counters.Compiles++
 	graph, err := sample.Compile(n, d.InputNames(evaluate.NoVariable))
 	if err != nil {
-		d.Report(err, of.ID, "circle.angle")
+		d.Report(err, of, "angle")
 		return
 	}
 	p.Graph = graph
@@ -67,27 +80,31 @@ func (p *Part) loadGraph(d *evaluate.Demonstration, of *document.Shown) {
 }
 
 // Sentence says what the part is.
-func (p *Part) Sentence(d *evaluate.Demonstration) []evaluate.Word {
+func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	p, ok := s.Live.(*Part)
+	if !ok {
+		return []evaluate.Word{evaluate.Says("a part of a circle")}
+	}
 	angle := p.Of.LaTeX(d)
 	ratio := evaluate.Word{LaTeX: fmt.Sprintf(`\htmlClass{hue-%d}{\%s} %s`, int(RatioHue(p.Ratio)), p.Ratio, angle)}
 	turned := evaluate.Word{LaTeX: angle}
-	switch p.given.Piece {
-	case document.Arc:
+	switch p.body.Piece {
+	case Arc:
 		return []evaluate.Word{evaluate.Says("the arc of "), turned}
-	case document.AngleMark:
+	case AngleMark:
 		return []evaluate.Word{evaluate.Says("the angle "), turned, evaluate.Says(" at the centre")}
-	case document.Coordinates:
+	case Coordinates:
 		return []evaluate.Word{evaluate.Says("the coordinates of the point on the circle")}
-	case document.Unrolled:
+	case Unrolled:
 		return []evaluate.Word{evaluate.Says("the arc unrolled on the axis")}
-	case document.Length:
+	case Length:
 		return []evaluate.Word{ratio, evaluate.Says(" as a directed length")}
-	case document.Carried:
+	case Carried:
 		if p.Ratio == trig.Cosine {
 			return []evaluate.Word{ratio, evaluate.Says(" turned by the complementary angle and carried over")}
 		}
 		return []evaluate.Word{ratio, evaluate.Says(" carried over to the graph")}
-	case document.Triangles:
+	case Triangles:
 		return []evaluate.Word{evaluate.Says("the similar triangles for "), ratio}
 	}
 	return []evaluate.Word{evaluate.Says("the graph of "), ratio}
@@ -96,18 +113,18 @@ func (p *Part) Sentence(d *evaluate.Demonstration) []evaluate.Word {
 // Hue is the colour of the ratio, or of the dial that turns the circle.
 func (p *Part) Hue(d *evaluate.Demonstration) picture.Colour {
 	switch {
-	case p.given.Piece.HasRatio():
+	case p.body.Piece.HasRatio():
 		return RatioHue(p.Ratio)
-	case p.given.Piece == document.Coordinates:
+	case p.body.Piece == Coordinates:
 		return compose.InkHue
 	}
 	return compose.DialColour(d, p.Of.Driver)
 }
 
 // Describe says how long a ratio's length is; what else is shown of a circle needs no words beside them.
-func (p *Part) Describe(*evaluate.Demonstration, *document.Shown) []string {
+func (p *Part) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	c := p.Of
-	if !c.Exists() || p.given.Piece != document.Length {
+	if !c.Exists() || p.body.Piece != Length {
 		return nil
 	}
 	l := c.Lengths[p.Ratio]
@@ -131,27 +148,27 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	var latex string
 	hue := p.Hue(on.D)
 	angle := of.LaTeX(on.D)
-	switch piece := p.given.Piece; {
+	switch piece := p.body.Piece; {
 	case on.Panel.Kind != document.Around:
 		a, latex = p.inGraph(on)
-	case piece == document.Arc:
+	case piece == Arc:
 		a, latex = of.arc(on, hue)
 		if of.Given != 1 && !of.Scaled {
 			latex = on.D.Typeset(of.ArcLaTeX())
 		}
-	case piece == document.AngleMark:
+	case piece == AngleMark:
 		a, latex = of.angleMark(on, hue)
-	case piece == document.Coordinates:
+	case piece == Coordinates:
 		a = of.coordinates(on)
 		latex = on.D.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
-	case piece == document.Length:
+	case piece == Length:
 		a, latex = p.length(on), `\`+string(p.Ratio)+" "+angle
 		if of.Scaled {
 			latex = on.D.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
 		}
-	case piece == document.Carried:
+	case piece == Carried:
 		p.carried(on)
-	case piece == document.Triangles:
+	case piece == Triangles:
 		a, latex = p.triangles(on)
 		hue = picture.Ink
 	}
@@ -235,7 +252,7 @@ func (r round) ends(f trig.Function, value float64, onAxis bool) (from, to [2]fl
 // length draws a ratio as a directed segment with what makes it seen: right angles, the tangent line, the ray.
 func (p *Part) length(on *compose.On) compose.Anchor {
 	c, f := p.Of, p.Ratio
-	r, onAxis, value := roundOf(c, on.View), p.given.OnAxis, c.Lengths[f].Value
+	r, onAxis, value := roundOf(c, on.View), p.body.OnAxis, c.Lengths[f].Value
 	r.support(on, f, onAxis)
 	if value != value {
 		return compose.Anchor{}
@@ -301,7 +318,7 @@ func (r round) heightOf(f trig.Function, value float64, onAxis bool) (from [2]fl
 func (p *Part) carried(on *compose.On) {
 	c, f, v := p.Of, p.Ratio, on.View
 	r := roundOf(c, v)
-	from, ok := r.heightOf(f, c.Lengths[f].Value, p.given.OnAxis)
+	from, ok := r.heightOf(f, c.Lengths[f].Value, p.body.OnAxis)
 	if !ok {
 		return
 	}
@@ -328,9 +345,9 @@ func (p *Part) triangles(on *compose.On) (compose.Anchor, string) {
 	}
 	other := [][2]float64{{0, 0}, {r.cos, r.sin}, {1 / r.cos, 0}}
 	switch {
-	case (f == trig.Tangent || f == trig.Secant) && p.given.OnAxis:
+	case (f == trig.Tangent || f == trig.Secant) && p.body.OnAxis:
 		other = [][2]float64{{0, 0}, {1, 0}, {1, r.sin / r.cos}}
-	case (f == trig.Cotangent || f == trig.Cosecant) && p.given.OnAxis:
+	case (f == trig.Cotangent || f == trig.Cosecant) && p.body.OnAxis:
 		other = [][2]float64{{0, 0}, {0, 1}, {r.cos / r.sin, 1}}
 	case f == trig.Cotangent || f == trig.Cosecant:
 		other = [][2]float64{{0, 0}, {r.cos, r.sin}, {0, 1 / r.sin}}
@@ -361,19 +378,19 @@ func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 	x, foot := v.X(c.At), v.Y(c.Centre)
 	head := v.Y(c.Centre + c.Radius*length)
 	hue := RatioHue(p.Ratio)
-	switch p.given.Piece {
-	case document.Unrolled:
+	switch p.body.Piece {
+	case Unrolled:
 		on.Segment(compose.Stroke(compose.DialColour(on.D, c.Driver), on.Scaled(arcWidth), picture.Whole, 1), [2]float64{v.X(0), foot}, [2]float64{x, foot})
-	case document.Length:
+	case Length:
 		if length == length {
 			x += p.beside(on)
 			on.Arrow(compose.Stroke(hue, on.Scaled(compose.LengthWidth), picture.Whole, 1), [2]float64{x, foot}, [2]float64{x, head})
 		}
-	case document.Carried:
+	case Carried:
 		if length == length {
 			on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), [2]float64{-compose.Margin, head}, [2]float64{x, head})
 		}
-	case document.Graph:
+	case Graph:
 		return p.graph(on, length == length)
 	}
 	return compose.Anchor{}, ""
@@ -387,7 +404,7 @@ func (p *Part) beside(on *compose.On) float64 {
 			before = all
 		}
 		other, ok := s.Live.(*Part)
-		if ok && other.Of == p.Of && other.given.Piece == document.Length && on.D.InScene(s) && !math.IsNaN(p.Of.Lengths[other.Ratio].Value) {
+		if ok && other.Of == p.Of && other.body.Piece == Length && on.D.InScene(s) && !math.IsNaN(p.Of.Lengths[other.Ratio].Value) {
 			all++
 		}
 	}
@@ -407,12 +424,12 @@ func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
 	firm := compose.Stroke(hue, on.Scaled(compose.CurveWidth), picture.Whole, 1)
 	rest := firm
 	rest.Opacity, rest.Width = compose.Faint, on.Scaled(compose.ParentWidth)
-	if p.given.Rest == document.RestWhole {
+	if p.body.Rest == document.RestWhole {
 		rest = firm
 	}
 	low, high := math.Min(0, c.At), math.Max(0, c.At)
 	for _, line := range drawn.Lines {
-		if p.given.Rest != document.RestHidden {
+		if p.body.Rest != document.RestHidden {
 			on.Line(compose.Within(line, math.Inf(-1), low), rest)
 			on.Line(compose.Within(line, high, math.Inf(1)), rest)
 		}

@@ -12,11 +12,8 @@ import (
 	"parvix/core/stage/picture"
 )
 
-// Kind is the kind of curves.
-type Kind struct{}
-
 // Letter begins the ids of curves.
-func (Kind) Letter() string { return "c" }
+func (*Body) Letter() string { return "c" }
 
 // Live is the graph of a function in play.
 type Live struct {
@@ -25,35 +22,48 @@ type Live struct {
 	Family *family.Family
 	// Grips are the key points by which a hand moves it.
 	Grips []Grip
+
+	body *Body
 }
 
 // Load finds the function, and the family's values or the grips.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	l := &Live{Function: d.Graph(e.Function, e.ID)}
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	l := &Live{body: b, Function: d.Graph(b.Function, e.ID)}
 	if l.Function == nil {
 		return nil
 	}
-	if e.Family != nil {
-		if l.Family = family.Of(d, e.Family, e.ID); l.Family == nil {
+	if b.Family != nil {
+		if l.Family = family.Of(d, b.Family, e.ID); l.Family == nil {
 			return nil
 		}
-	} else if e.Grips {
+	} else if b.Grips {
 		l.Grips = gripsOf(d, l.Function)
 	}
 	return l
 }
 
 // Sentence says “the curve of f”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	of := evaluate.NameWord(s.Entry.Function)
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+	of := evaluate.NameWord(b.Function)
 	switch {
-	case s.Entry.Parent:
+	case b.Parent:
 		return []evaluate.Word{evaluate.Says("the parent curve "), of}
-	case s.Entry.Family != nil:
-		return append([]evaluate.Word{of, evaluate.Says(" for ")}, family.Sentence(d, s.Entry.Family)...)
+	case b.Family != nil:
+		return append([]evaluate.Word{of, evaluate.Says(" for ")}, family.Sentence(d, b.Family)...)
 	}
 	return []evaluate.Word{evaluate.Says("the curve of "), of}
 }
+
+// colour is the entry's own, the parent's grey.
+func (l *Live) colour(e *document.Entry) picture.Colour {
+	if l.body.Parent {
+		return picture.Grey
+	}
+	return compose.ColourOf(e)
+}
+
+// IsParent tells that it is drawn as the parent, grey.
+func (l *Live) IsParent() bool { return l.body.Parent }
 
 // Graph is the function.
 func (l *Live) Graph() *evaluate.Function { return l.Function }
@@ -73,8 +83,8 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	}
 	e := on.Entry
 	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.D.Stamp(l.Function)}, on.D.Inputs())
-	pen := compose.Stroke(compose.ColourOf(e), on.Scaled(compose.CurveWidth), compose.PatternOf(e, picture.Whole), 1)
-	if e.Parent {
+	pen := compose.Stroke(l.colour(e), on.Scaled(compose.CurveWidth), compose.PatternOf(e, picture.Whole), 1)
+	if l.body.Parent {
 		pen.Width, pen.Pattern = on.Scaled(compose.ParentWidth), compose.PatternOf(e, picture.Dashed)
 	}
 	a, ok := on.Stroked(drawn, pen)
@@ -82,7 +92,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.D, e), compose.ColourOf(e))
+	return on.Labelled(a, l.label(on.D, e), pen.Colour)
 }
 
 // members draws one curve for each, in a ramp of colours and with patterns in turn, each labelled with its value.
@@ -95,7 +105,7 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.D, m))
 		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
 		a, ok := on.Stroked(drawn, pen)
-		if ok && on.Entry.Label != document.LabelNone {
+		if ok && on.Entry.Look.Label != document.LabelNone {
 			a.Label = picture.Label{ID: key, LaTeX: m.LaTeX, Colour: pen.Colour}
 			anchors = append(anchors, a)
 		}
@@ -103,26 +113,26 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 	return anchors
 }
 
-func (l *Live) label(d *evaluate.Demonstration, e *document.Shown) string {
+func (l *Live) label(d *evaluate.Demonstration, e *document.Entry) string {
 	stated := l.Function.Stated
 	head := evaluate.HeadLaTeX(stated.Name, nil)
 	// A curve that has collapsed would seem to have vanished: it says what it is now.
 	if what := d.Collapsed(l.Function); what != "" {
 		return head + `\text{, now a ` + what + `}`
 	}
-	if e.Label == document.LabelFormula {
+	if e.Look.Label == document.LabelFormula {
 		return d.HeadLaTeX(stated.Name, stated.Variables) + "=" + d.Now(l.Function)
 	}
 	return head
 }
 
 // Describe names the curve, or the family's values.
-func (l *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	if l.Family == nil {
-		return []string{"The curve of " + e.Function + "."}
+		return []string{"The curve of " + l.body.Function + "."}
 	}
 	first, last := l.Family.Ends()
-	return []string{fmt.Sprintf("%d curves of %s, for values of %s from %v to %v.", len(l.Family.Members), e.Function, e.Family.Parameter, first, last)}
+	return []string{fmt.Sprintf("%d curves of %s, for values of %s from %v to %v.", len(l.Family.Members), l.body.Function, l.body.Family.Parameter, first, last)}
 }
 
 // Box is what is interesting of the curve.

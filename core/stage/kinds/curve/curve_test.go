@@ -6,6 +6,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
 	"testing"
@@ -17,7 +18,7 @@ import (
 // The vertex of a(x − h)² + k is (h, k); the point beside it at x = h + 1 lies a above it (common practice).
 func TestACurveIsMovedAndStretchedByItsKeyPoints(t *testing.T) {
 	e := stagetest.Demonstration(t, map[string]string{"f": "a(x − h)² + k"}, map[string]float64{"a": 1, "h": 0, "k": 0},
-		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+		document.Entry{ID: "c", Body: &curve.Body{Function: "f", Grips: true}})
 	moved := e.Shown[0].Live.(*curve.Live)
 	require.Len(t, moved.Grips, 2)
 	moved.Drag(e, evaluate.Hand{Grip: 0, X: 2.04, Y: -1.31, Grain: 0.1})
@@ -31,10 +32,10 @@ func TestACurveIsMovedAndStretchedByItsKeyPoints(t *testing.T) {
 	moved.Drag(e, evaluate.Hand{Grip: 7, Grain: 0.1}) // there is no such grip
 	assert.Equal(t, 2.0, e.Parameters[e.Find("h")].Value)
 
-	plain := stagetest.Demonstration(t, map[string]string{"f": "(x − 1)² + 2"}, nil, document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+	plain := stagetest.Demonstration(t, map[string]string{"f": "(x − 1)² + 2"}, nil, document.Entry{ID: "c", Body: &curve.Body{Function: "f", Grips: true}})
 	assert.Empty(t, plain.Shown[0].Live.(*curve.Live).Grips, "without dials there is nothing to move")
 	wave := stagetest.Demonstration(t, map[string]string{"f": "a sin(b(x − h))"}, map[string]float64{"a": 1, "b": 1, "h": 0},
-		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Grips: true})
+		document.Entry{ID: "c", Body: &curve.Body{Function: "f", Grips: true}})
 	wave.Shown[0].Live.(*curve.Live).Drag(wave, evaluate.Hand{Grip: 1, X: 0.7853981633974483, Y: 2, Grain: 0.1})
 	assert.InDelta(t, 2, wave.Parameters[wave.Find("a")].Value, 1e-12)
 	assert.InDelta(t, 2, wave.Parameters[wave.Find("b")].Value, 1e-12, "half as wide, twice as fast")
@@ -42,8 +43,8 @@ func TestACurveIsMovedAndStretchedByItsKeyPoints(t *testing.T) {
 
 func TestAFamilyFollowsTheOtherDialsOnly(t *testing.T) {
 	e := stagetest.Demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1, "b": 0},
-		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{"−3", "1/2", "2π"}}},
-		document.Shown{ID: "r", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "b", From: "−1", To: "1", Step: "0.5"}})
+		document.Entry{ID: "c", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{"−3", "1/2", "2π"}}}},
+		document.Entry{ID: "r", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "b", From: "−1", To: "1", Step: "0.5"}}})
 	require.Empty(t, e.Problems)
 	list, spread := e.Shown[0].Live.(*curve.Live), e.Shown[1].Live.(*curve.Live)
 	require.Len(t, list.Family.Members, 3)
@@ -58,18 +59,17 @@ func TestAFamilyFollowsTheOtherDialsOnly(t *testing.T) {
 	assert.Equal(t, -3.0*2+4, list.Function.Curve.At(2, in))
 	for formula, code := range map[string]string{"b": "not-constant", "1/0": "undefined-field"} {
 		bad := stagetest.Demonstration(t, map[string]string{"f": "a x + b"}, map[string]float64{"a": 1, "b": 0},
-			document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", Values: []string{formula}}})
+			document.Entry{ID: "c", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{formula}}}})
 		assert.Equal(t, code, stagetest.Problems(bad)["c"], formula)
 	}
 	many := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1},
-		document.Shown{ID: "c", Kind: document.Curve, Function: "f", Family: &document.Family{Parameter: "a", From: "0", To: "100", Step: "1"}})
+		document.Entry{ID: "c", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", From: "0", To: "100", Step: "1"}}})
 	assert.Equal(t, "limit", stagetest.Problems(many)["c"])
 }
 
 // One curve for each value, from one end of the ramp to the other, each with its value beside it.
 func TestAFamilyHasACurveForEachValue(t *testing.T) {
-	pic, e := stagetest.WithParameter(t, "a x²", document.Shown{ID: "fam", Kind: document.Curve, Function: "f",
-		Family: &document.Family{Parameter: "a", From: "-1", To: "1", Step: "1/2"}})
+	pic, e := stagetest.WithParameter(t, "a x²", document.Entry{ID: "fam", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", From: "-1", To: "1", Step: "1/2"}}})
 	v := compose.Seen(&e.Document.Panels[0], 900, 450)
 	for k, a := range []float64{-1, -0.5, 0, 0.5, 1} {
 		colour := picture.Ramp + picture.Colour(2*k)

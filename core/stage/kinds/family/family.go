@@ -12,6 +12,43 @@ import (
 	"parvix/core/stage/evaluate"
 )
 
+// Given is one curve for several values of a parameter, as a document has it: those of a list, or from an end to another in
+// steps.
+type Given struct {
+	Parameter string `json:"parameter"`
+	// Values are formulas without parameters; where there are none, From, To and Step are.
+	Values []string `json:"values,omitempty"`
+	From   string   `json:"from,omitempty"`
+	To     string   `json:"to,omitempty"`
+	Step   string   `json:"step,omitempty"`
+}
+
+// MaxMembers is the largest number of curves of one family.
+const MaxMembers = 12
+
+// Refs are the parameter, and the values or the ends.
+func (g *Given) Refs() []document.Ref {
+	if g == nil {
+		return nil
+	}
+	list := []document.Ref{{Role: document.ParameterName, Field: "family.parameter", Text: &g.Parameter}}
+	for k := range g.Values {
+		list = append(list, document.Ref{Field: "family.values", Text: &g.Values[k]})
+	}
+	listed := len(g.Values) > 0
+	return append(list, document.Ref{Field: "family.from", Text: &g.From, Optional: listed}, document.Ref{Field: "family.to", Text: &g.To, Optional: listed},
+		document.Ref{Field: "family.step", Text: &g.Step, Optional: listed})
+}
+
+// Check holds a family to its bounds.
+func (g *Given) Check(c *document.Checker) {
+	if g == nil {
+		return
+	}
+	c.Require(g.Parameter != "" && len(g.Parameter) <= 40, "family.parameter", "a parameter is needed")
+	c.Require(len(g.Values) <= MaxMembers, "family.values", fmt.Sprintf("at most %d", MaxMembers))
+}
+
 // Family is a curve for several values of one parameter.
 type Family struct {
 	Parameter int
@@ -27,7 +64,7 @@ type Member struct {
 }
 
 // Of works a family's values out; nil when there is a problem, which is then reported for the entry.
-func Of(d *evaluate.Demonstration, given *document.Family, id string) *Family {
+func Of(d *evaluate.Demonstration, given *Given, id string) *Family {
 	f := &Family{Parameter: d.Find(given.Parameter)}
 	if f.Parameter < 0 {
 		d.Report(problem.New("not-a-parameter", 0, len(given.Parameter), given.Parameter), id, "family.parameter")
@@ -40,7 +77,7 @@ func Of(d *evaluate.Demonstration, given *document.Family, id string) *Family {
 }
 
 // listed fills in the members: those of a list, or from an end to another in steps.
-func (f *Family) listed(d *evaluate.Demonstration, given *document.Family, id string) bool {
+func (f *Family) listed(d *evaluate.Demonstration, given *Given, id string) bool {
 	head := expr.LaTeXName(given.Parameter) + "="
 	add := func(v float64, latex string) { f.Members = append(f.Members, Member{v, d.Typeset(head + latex)}) }
 	if len(given.Values) > 0 {
@@ -69,8 +106,8 @@ func (f *Family) listed(d *evaluate.Demonstration, given *document.Family, id st
 		return false
 	}
 	count := math.Floor((to-from)/step + 1e-9)
-	if count >= document.MaxMembers {
-		d.Report(problem.New("limit", 0, 0, fmt.Sprintf("%d curves", int(count)+1), fmt.Sprint(document.MaxMembers)), id, "family.step")
+	if count >= MaxMembers {
+		d.Report(problem.New("limit", 0, 0, fmt.Sprintf("%d curves", int(count)+1), fmt.Sprint(MaxMembers)), id, "family.step")
 		return false
 	}
 	for k := 0.0; k <= count; k++ {
@@ -93,7 +130,7 @@ func (f *Family) Ends() (first, last float64) {
 }
 
 // Sentence says “a = −3, −1, 2” or “a from −2 to 2, step 1”.
-func Sentence(d *evaluate.Demonstration, given *document.Family) []evaluate.Word {
+func Sentence(d *evaluate.Demonstration, given *Given) []evaluate.Word {
 	letter := d.LetterWord(given.Parameter)
 	if len(given.Values) == 0 {
 		return []evaluate.Word{letter, evaluate.Says(" from "), d.FormulaWord(given.From), evaluate.Says(" to "), d.FormulaWord(given.To), evaluate.Says(", step "), d.FormulaWord(given.Step)}

@@ -26,9 +26,9 @@ func (f *Live) Compose(on *compose.On) []compose.Anchor {
 	pen := compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(figureWidth), compose.PatternOf(on.Entry, picture.Whole), 1)
 	var anchors []compose.Anchor
 	switch f.Shape {
-	case document.TangentLine, document.NormalLine:
+	case Tangent, Normal:
 		anchors = f.composeLine(on, pen)
-	case document.Intersection:
+	case Intersection:
 		anchors = f.composeCrossings(on)
 	default:
 		places, defined := f.Corners()
@@ -38,7 +38,7 @@ func (f *Live) Compose(on *compose.On) []compose.Anchor {
 		anchors = f.composeJoined(on, places, pen)
 	}
 	on.Room.Lines(on.Pen.Data[begun:])
-	if on.Entry.Label == document.LabelNone {
+	if on.Entry.Look.Label == document.LabelNone {
 		return nil
 	}
 	return anchors
@@ -59,23 +59,23 @@ func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.St
 		return []compose.Anchor{a}
 	}
 	switch f.Shape {
-	case document.Segment:
+	case Segment:
 		on.Segment(pen, at[0], at[1])
 		return label(on.Middle(at[0], at[1]), signedLength(places[0], places[1]))
-	case document.Arrow:
+	case Arrow:
 		on.Arrow(pen, at[0], at[1])
 		return label(on.Middle(at[0], at[1]), signedLength(places[0], places[1]))
-	case document.Midpoint:
+	case Midpoint:
 		x, y := (at[0][0]+at[1][0])/2, (at[0][1]+at[1][1])/2
 		on.Pen.Marker(pen.Colour, picture.Disc, x, y, on.Scaled(compose.PointRadius-1))
-		return label(compose.Anchor{X: x, Y: y, IsPoint: true}, evaluate.HeadLaTeX(on.Entry.Name, nil))
-	case document.CircleShape:
+		return label(compose.Anchor{X: x, Y: y, IsPoint: true}, evaluate.HeadLaTeX(f.body.Name, nil))
+	case Circle:
 		r := math.Hypot(places[1][0]-places[0][0], places[1][1]-places[0][1])
 		on.Around(places[0], r, 0, 2*math.Pi, pen)
 		return label(on.Middle(at[0], at[1]), "r="+number.Format(r, 2))
-	case document.ArcShape:
+	case Arc:
 		return label(composeArc(on, places, pen))
-	case document.AngleShape, document.RightAngle:
+	case Angle, RightAngle:
 		return label(f.composeAngle(on, places, pen))
 	}
 	start := on.Pen.Area(pen.Colour, compose.AreaOpacity)
@@ -135,7 +135,7 @@ func composeArc(on *compose.On, p [][2]float64, pen compose.Strokes) (compose.An
 // composeAngle marks an angle at the second point, anticlockwise from the first to the third, with its measure; a right
 // angle gets its own mark, and one that is none says so by its measure.
 func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes) (compose.Anchor, string) {
-	vertex, isRight := p[1], f.Shape == document.RightAngle
+	vertex, isRight := p[1], f.Shape == RightAngle
 	from, turn := turnFrom(vertex, p[0], p[2])
 	at := func(q [2]float64) [2]float64 { return on.At(q[0], q[1]) }
 	if isRight && turn > math.Pi {
@@ -173,7 +173,7 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 	px, py := v.X(x), v.Y(y)
 	if v.Sees(x, y) {
 		on.Pen.Marker(pen.Colour, picture.Disc, px, py, on.Scaled(compose.MarkRadius))
-		if f.Shape == document.NormalLine && slope != 0 && !math.IsInf(slope, 0) {
+		if f.Shape == Normal && slope != 0 && !math.IsInf(slope, 0) {
 			on.Corner([2]float64{px, py}, [2]float64{v.X(x + 1), v.Y(y - 1/slope)}, [2]float64{v.X(x + 1), v.Y(y + slope)})
 		}
 	}
@@ -210,25 +210,25 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 const mostNamed = 8
 
 // Describe says what a piece of geometry is, and how long, how large or how steep.
-func (f *Live) Describe(d *evaluate.Demonstration, e *document.Shown) []string {
+func (f *Live) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
 	switch f.Shape {
-	case document.TangentLine, document.NormalLine:
-		name := map[document.FigureShape]string{document.TangentLine: "tangent", document.NormalLine: "perpendicular"}[f.Shape]
+	case Tangent, Normal:
+		name := map[Shape]string{Tangent: "tangent", Normal: "perpendicular"}[f.Shape]
 		if x, _, slope, defined := f.Line(d); defined {
-			return []string{fmt.Sprintf("The %s to %s at %s with slope %s.", name, e.Function, number.Format(x, 3), number.Format(slope, 3))}
+			return []string{fmt.Sprintf("The %s to %s at %s with slope %s.", name, f.body.Function, number.Format(x, 3), number.Format(slope, 3))}
 		}
-		return []string{"The " + name + " to " + e.Function + " is undefined."}
-	case document.Intersection:
-		return []string{fmt.Sprintf("Where %s meets %s.", e.Function, e.Figure.Other)}
+		return []string{"The " + name + " to " + f.body.Function + " is undefined."}
+	case Intersection:
+		return []string{fmt.Sprintf("Where %s meets %s.", f.body.Function, f.body.Other)}
 	}
 	places, defined := f.Corners()
 	if !defined {
 		return nil
 	}
 	switch f.Shape {
-	case document.Segment, document.Arrow:
-		return []string{fmt.Sprintf("%s of length %s.", map[document.FigureShape]string{document.Segment: "A segment", document.Arrow: "An arrow"}[f.Shape], signedLength(places[0], places[1]))}
-	case document.Polygon:
+	case Segment, Arrow:
+		return []string{fmt.Sprintf("%s of length %s.", map[Shape]string{Segment: "A segment", Arrow: "An arrow"}[f.Shape], signedLength(places[0], places[1]))}
+	case Polygon:
 		return []string{fmt.Sprintf("A polygon of area %s.", number.Format(area(places), 3))}
 	}
 	return nil
@@ -238,37 +238,36 @@ func (f *Live) Describe(d *evaluate.Demonstration, e *document.Shown) []string {
 func (f *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // Sentence says what the figure is, with its points.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	e := s.Entry
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
 	names := ""
-	for _, id := range e.Figure.Points {
+	for _, id := range b.Points {
 		if p := d.Other(id); p != nil {
-			names += expr.LaTeXName(p.Entry.Name) + " "
+			names += expr.LaTeXName(p.Entry.Field("name")) + " "
 		}
 	}
 	points := evaluate.Word{LaTeX: names}
-	function := evaluate.Word{LaTeX: expr.LaTeXName(e.Function)}
-	switch e.Figure.Shape {
-	case document.Segment:
+	function := evaluate.Word{LaTeX: expr.LaTeXName(b.Function)}
+	switch b.Shape {
+	case Segment:
 		return []evaluate.Word{evaluate.Says("the segment "), points}
-	case document.Arrow:
+	case Arrow:
 		return []evaluate.Word{evaluate.Says("the arrow "), points}
-	case document.Midpoint:
-		return []evaluate.Word{{LaTeX: expr.LaTeXName(e.Name)}, evaluate.Says(" is the midpoint of "), points}
-	case document.CircleShape:
+	case Midpoint:
+		return []evaluate.Word{{LaTeX: expr.LaTeXName(b.Name)}, evaluate.Says(" is the midpoint of "), points}
+	case Circle:
 		return []evaluate.Word{evaluate.Says("the circle "), points, evaluate.Says(" by its centre and a point on it")}
-	case document.ArcShape:
+	case Arc:
 		return []evaluate.Word{evaluate.Says("the arc "), points, evaluate.Says(" about the first point")}
-	case document.AngleShape:
+	case Angle:
 		return []evaluate.Word{evaluate.Says("the angle "), points}
-	case document.RightAngle:
+	case RightAngle:
 		return []evaluate.Word{evaluate.Says("the right angle "), points}
-	case document.Polygon:
+	case Polygon:
 		return []evaluate.Word{evaluate.Says("the polygon "), points, evaluate.Says(" with its area")}
-	case document.TangentLine:
-		return []evaluate.Word{evaluate.Says("the tangent to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(e.At).LaTeX}}
-	case document.NormalLine:
-		return []evaluate.Word{evaluate.Says("the perpendicular to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(e.At).LaTeX}}
+	case Tangent:
+		return []evaluate.Word{evaluate.Says("the tangent to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(b.At).LaTeX}}
+	case Normal:
+		return []evaluate.Word{evaluate.Says("the perpendicular to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(b.At).LaTeX}}
 	}
-	return []evaluate.Word{evaluate.Says("where "), function, evaluate.Says(" meets "), {LaTeX: expr.LaTeXName(e.Figure.Other)}}
+	return []evaluate.Word{evaluate.Says("where "), function, evaluate.Says(" meets "), {LaTeX: expr.LaTeXName(b.Other)}}
 }

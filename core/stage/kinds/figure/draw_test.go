@@ -7,6 +7,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/stagetest"
 	"testing"
 
@@ -14,16 +15,16 @@ import (
 	"github.com/stretchr/testify/require"
 )
 
-func dot(id, x, y string) document.Shown {
-	return document.Shown{ID: id, Kind: document.Point, Name: id, X: x, Y: y, Label: document.LabelNone}
+func dot(id, x, y string) document.Entry {
+	return document.Entry{ID: id, Look: document.Look{Label: document.LabelNone}, Body: &point.Body{Name: id, X: x, Y: y}}
 }
 
-func measured(shape document.FigureShape, points ...string) document.Shown {
-	return document.Shown{ID: "figure", Kind: document.FigureEntry, Name: "M", Figure: &document.Figure{Shape: shape, Points: points}, Colour: 3}
+func measured(shape figure.Shape, points ...string) document.Entry {
+	return document.Entry{ID: "figure", Look: document.Look{Colour: 3}, Body: &figure.Body{Shape: shape, Points: points, Name: "M"}}
 }
 
 // measure is what a figure's label says.
-func measure(t *testing.T, shown ...document.Shown) string {
+func measure(t *testing.T, shown ...document.Entry) string {
 	t.Helper()
 	pic, _ := stagetest.Composed(t, stagetest.Plane(-6, 6, -4, 4, true), 1200, 800, nil, shown...)
 	for _, l := range pic.Labels {
@@ -38,26 +39,26 @@ func measure(t *testing.T, shown ...document.Shown) string {
 // practice).
 func TestFiguresTellTheirMeasures(t *testing.T) {
 	a, b, c := dot("A", "0", "0"), dot("B", "4", "0"), dot("C", "0", "3")
-	assert.Equal(t, "5", measure(t, b, c, measured(document.Segment, "B", "C")))
-	assert.Equal(t, "4", measure(t, a, b, measured(document.Segment, "A", "B")))
-	assert.Equal(t, "−4", measure(t, a, b, measured(document.Arrow, "B", "A")), "a level length has its direction's sign")
-	assert.Equal(t, "−3", measure(t, a, c, measured(document.Segment, "C", "A")), "and so has an upright one")
-	assert.Equal(t, "A=6", measure(t, a, b, c, measured(document.Polygon, "A", "B", "C")))
-	assert.Equal(t, "A=6", measure(t, a, b, c, measured(document.Polygon, "C", "B", "A")), "whichever way round")
-	assert.Equal(t, "0.93", measure(t, a, b, c, measured(document.AngleShape, "A", "C", "B")), "arctan(4/3) in radians")
-	assert.Equal(t, "", measure(t, a, b, c, measured(document.RightAngle, "B", "A", "C")), "a right angle has its own mark")
-	assert.Equal(t, "0.64", measure(t, a, b, c, measured(document.RightAngle, "A", "B", "C")), "what is none says its measure")
-	assert.Equal(t, "r=5", measure(t, b, c, measured(document.CircleShape, "B", "C")))
-	assert.Equal(t, "6.28", measure(t, a, b, c, measured(document.ArcShape, "A", "B", "C")), "a quarter of 2π·4")
-	assert.Equal(t, "M", measure(t, b, c, measured(document.Midpoint, "B", "C")))
+	assert.Equal(t, "5", measure(t, b, c, measured(figure.Segment, "B", "C")))
+	assert.Equal(t, "4", measure(t, a, b, measured(figure.Segment, "A", "B")))
+	assert.Equal(t, "−4", measure(t, a, b, measured(figure.Arrow, "B", "A")), "a level length has its direction's sign")
+	assert.Equal(t, "−3", measure(t, a, c, measured(figure.Segment, "C", "A")), "and so has an upright one")
+	assert.Equal(t, "A=6", measure(t, a, b, c, measured(figure.Polygon, "A", "B", "C")))
+	assert.Equal(t, "A=6", measure(t, a, b, c, measured(figure.Polygon, "C", "B", "A")), "whichever way round")
+	assert.Equal(t, "0.93", measure(t, a, b, c, measured(figure.Angle, "A", "C", "B")), "arctan(4/3) in radians")
+	assert.Equal(t, "", measure(t, a, b, c, measured(figure.RightAngle, "B", "A", "C")), "a right angle has its own mark")
+	assert.Equal(t, "0.64", measure(t, a, b, c, measured(figure.RightAngle, "A", "B", "C")), "what is none says its measure")
+	assert.Equal(t, "r=5", measure(t, b, c, measured(figure.Circle, "B", "C")))
+	assert.Equal(t, "6.28", measure(t, a, b, c, measured(figure.Arc, "A", "B", "C")), "a quarter of 2π·4")
+	assert.Equal(t, "M", measure(t, b, c, measured(figure.Midpoint, "B", "C")))
 	missing := dot("D", "√(−1)", "0")
-	assert.Equal(t, "", measure(t, a, missing, measured(document.Segment, "A", "D")), "a point without a value takes its segment with it")
+	assert.Equal(t, "", measure(t, a, missing, measured(figure.Segment, "A", "D")), "a point without a value takes its segment with it")
 }
 
 // The median from A to the midpoint of BC has half the length of BC in a right-angled triangle (Thales).
 func TestAMidpointIsAPointForOtherFigures(t *testing.T) {
-	half := document.Shown{ID: "half", Kind: document.FigureEntry, Name: "M", Figure: &document.Figure{Shape: document.Midpoint, Points: []string{"B", "C"}}}
-	assert.Equal(t, "2.5", measure(t, dot("A", "0", "0"), dot("B", "4", "0"), dot("C", "0", "3"), half, measured(document.Segment, "A", "half")))
+	half := document.Entry{ID: "half", Body: &figure.Body{Shape: figure.Midpoint, Points: []string{"B", "C"}, Name: "M"}}
+	assert.Equal(t, "2.5", measure(t, dot("A", "0", "0"), dot("B", "4", "0"), dot("C", "0", "3"), half, measured(figure.Segment, "A", "half")))
 }
 
 // The tangent to x² at 1 has the slope 2, the perpendicular −1/2; x² meets 2x at (0, 0) and (2, 4) (worked by hand).
@@ -68,13 +69,13 @@ func TestTangentsPerpendicularsAndIntersections(t *testing.T) {
 		{ID: "h", Kind: document.Function, Name: "h", Variables: []string{"x"}, Formula: "tan x"},
 		{ID: "a", Kind: document.Parameter, Name: "a", From: "-5", To: "5", Step: "1"}}
 	d.Scenes[0].Values["a"] = 1
-	line := func(shape document.FigureShape) document.Shown {
-		return document.Shown{ID: string(shape), Kind: document.FigureEntry, Function: "f", At: "a", Figure: &document.Figure{Shape: shape}}
+	line := func(shape figure.Shape) document.Entry {
+		return document.Entry{ID: string(shape), Body: &figure.Body{Shape: shape, Function: "f", At: "a"}}
 	}
-	meets := func(id, f, g string) document.Shown {
-		return document.Shown{ID: id, Kind: document.FigureEntry, Function: f, Figure: &document.Figure{Shape: document.Intersection, Other: g}}
+	meets := func(id, f, g string) document.Entry {
+		return document.Entry{ID: id, Body: &figure.Body{Shape: figure.Intersection, Other: g, Function: f}}
 	}
-	d.Shown = []document.Shown{line(document.TangentLine), line(document.NormalLine), meets("fg", "f", "g"), meets("gh", "g", "h")}
+	d.Shown = []document.Entry{line(figure.Tangent), line(figure.Normal), meets("fg", "f", "g"), meets("gh", "g", "h")}
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
@@ -113,7 +114,7 @@ func TestCirclesCurvesAndFiguresAreDescribed(t *testing.T) {
 	assert.Contains(t, text, "30 degrees, in quadrant 1")
 	assert.Contains(t, text, "The sine is 0.5.")
 	d.Scenes[0].Values["θ"] = math.Pi / 2
-	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Ratio: "tan", Shown: true})
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Ratio: "tan", Shown: true})
 	require.NoError(t, err)
 	text = describe(d, 0)
 	assert.Contains(t, text, "on the positive y-axis")
@@ -123,6 +124,6 @@ func TestCirclesCurvesAndFiguresAreDescribed(t *testing.T) {
 	d.Scenes[0].Values["t"] = 0
 	assert.Contains(t, describe(d, 0), "its point is at (3, 0)")
 	d = document.New("")
-	d.Shown = []document.Shown{dot("A", "0", "0"), dot("B", "4", "0"), dot("C", "0", "3"), measured(document.Polygon, "A", "B", "C")}
+	d.Shown = []document.Entry{dot("A", "0", "0"), dot("B", "4", "0"), dot("C", "0", "3"), measured(figure.Polygon, "A", "B", "C")}
 	assert.Contains(t, describe(d, 0), "A polygon of area 6.")
 }

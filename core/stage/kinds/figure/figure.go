@@ -13,31 +13,29 @@ import (
 	"parvix/core/stage/kind"
 )
 
-// Kind is the kind of figures.
-type Kind struct{}
-
 // Letter begins the ids of figures.
-func (Kind) Letter() string { return "e" }
+func (*Body) Letter() string { return "e" }
 
 // Live is a piece of geometry in play.
 type Live struct {
-	Shape document.FigureShape
+	Shape Shape
 	// Points are its points, in order.
 	Points []evaluate.Placed
 	// First and Second are the functions of an intersection.
 	First, Second *evaluate.Function
 
+	body        *Body
 	meet        *breaks.Roots        // of the difference of both
 	x, y, slope *evaluate.Expression // of a tangent or a normal
 }
 
 // Load finds the points, or the function and the place.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	f := &Live{Shape: e.Figure.Shape}
-	for _, id := range e.Figure.Points {
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	f := &Live{body: b, Shape: b.Shape}
+	for _, id := range b.Points {
 		other := d.Other(id)
 		if other == nil || !isPoint(other.Entry) {
-			d.Report(problem.New("field", 0, 0, "points", "one of the points is no longer there"), e.ID, "figure.points")
+			d.Report(problem.New("field", 0, 0, "points", "one of the points is no longer there"), e.ID, "points")
 			return nil
 		}
 		p, ok := other.Live.(evaluate.Placed)
@@ -46,27 +44,28 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 		}
 		f.Points = append(f.Points, p)
 	}
-	return f.load(d, e)
+	return f.load(d, e.ID)
 }
 
 // load understands what hangs on functions.
-func (f *Live) load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
+func (f *Live) load(d *evaluate.Demonstration, id string) kind.Live {
+	b := f.body
 	switch f.Shape {
-	case document.TangentLine, document.NormalLine:
-		f.x = d.Expression(e.At, e.ID, "at")
+	case Tangent, Normal:
+		f.x = d.Expression(b.At, id, "at")
 		if f.x == nil {
 			return nil
 		}
-		f.y = d.Expression(e.Function+"("+e.At+")", e.ID, "function")
-		f.slope = d.Expression(e.Function+"'("+e.At+")", e.ID, "function")
+		f.y = d.Expression(b.Function+"("+b.At+")", id, "function")
+		f.slope = d.Expression(b.Function+"'("+b.At+")", id, "function")
 		if f.y == nil || f.slope == nil {
 			return nil
 		}
-	case document.Intersection:
-		f.First, f.Second = d.Named(e.Function), d.Named(e.Figure.Other)
+	case Intersection:
+		f.First, f.Second = d.Named(b.Function), d.Named(b.Other)
 		for _, g := range []*evaluate.Function{f.First, f.Second} {
 			if g == nil || g.Curve == nil || len(g.Stated.Variables) != 1 {
-				d.Report(problem.New("not-a-function", 0, 0, e.Function+", "+e.Figure.Other), e.ID, "function")
+				d.Report(problem.New("not-a-function", 0, 0, b.Function+", "+b.Other), id, "function")
 				return nil
 			}
 		}
@@ -93,7 +92,7 @@ func (f *Live) Corners() (places [][2]float64, defined bool) {
 // Line is the line of a tangent or a normal: through (x, y) with a slope, which is infinite for an upright one.
 func (f *Live) Line(d *evaluate.Demonstration) (x, y, slope float64, defined bool) {
 	x, y, slope = f.x.At(d.Inputs()), f.y.At(d.Inputs()), f.slope.At(d.Inputs())
-	if f.Shape == document.NormalLine {
+	if f.Shape == Normal {
 		slope = -1 / slope
 	}
 	return x, y, slope, !math.IsNaN(x+y) && !math.IsInf(x+y, 0) && slope == slope
@@ -123,13 +122,14 @@ type nowhere struct{}
 func (nowhere) Position() (x, y float64) { return math.NaN(), math.NaN() }
 
 // isPoint tells whether an entry is a point that a figure can hang on.
-func isPoint(e *document.Shown) bool {
-	return e.Kind == document.Point || e.Kind == document.FigureEntry && e.Figure.Shape == document.Midpoint
+func isPoint(e *document.Entry) bool {
+	b, isFigure := e.Body.(*Body)
+	return e.Kind() == "point" || isFigure && b.Shape == Midpoint
 }
 
 // Position is that of a midpoint.
 func (f *Live) Position() (x, y float64) {
-	if f.Shape != document.Midpoint {
+	if f.Shape != Midpoint {
 		return math.NaN(), math.NaN()
 	}
 	x1, y1 := f.Points[0].Position()

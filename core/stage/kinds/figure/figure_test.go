@@ -5,7 +5,9 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/stagetest"
 	"testing"
 
@@ -22,7 +24,7 @@ func meeting(t *testing.T, f, g string) (*figure.Live, *evaluate.Demonstration) 
 		d, err = edit.State(d, "", text)
 		require.NoError(t, err)
 	}
-	d.Shown = []document.Shown{{ID: "meet", Kind: document.FigureEntry, Function: "f", Figure: &document.Figure{Shape: document.Intersection, Other: "g"}}}
+	d.Shown = []document.Entry{{ID: "meet", Body: &figure.Body{Shape: figure.Intersection, Other: "g", Function: "f"}}}
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
@@ -54,19 +56,19 @@ func TestCurvesThatTouchMeetWhereTheyDo(t *testing.T) {
 	}
 }
 
-func piece(shape document.FigureShape, points ...string) document.Shown {
-	return document.Shown{ID: "fig", Kind: document.FigureEntry, Figure: &document.Figure{Shape: shape, Points: points}}
+func piece(shape figure.Shape, points ...string) document.Entry {
+	return document.Entry{ID: "fig", Body: &figure.Body{Shape: shape, Points: points}}
 }
 
 // The middle of two points lies half way, and that of a middle and a point a quarter; where a point has no value none of what
 // hangs on it has (common practice).
 func TestGeometryHangsOnItsPoints(t *testing.T) {
-	middle := piece(document.Midpoint, "A", "B")
+	middle := piece(figure.Midpoint, "A", "B")
 	middle.ID = "M"
-	quarter := piece(document.Midpoint, "M", "A")
+	quarter := piece(figure.Midpoint, "M", "A")
 	quarter.ID = "Q"
-	e := stagetest.Demonstration(t, nil, map[string]float64{"a": 4}, point("A", "A", "0", "2"), point("B", "B", "a", "√a"), middle, quarter,
-		piece(document.Polygon, "A", "B", "M"))
+	e := stagetest.Demonstration(t, nil, map[string]float64{"a": 4}, at("A", "A", "0", "2"), at("B", "B", "a", "√a"), middle, quarter,
+		piece(figure.Polygon, "A", "B", "M"))
 	require.Empty(t, e.Problems)
 	x, y := e.Shown[3].Live.(evaluate.Placed).Position()
 	assert.Equal(t, [2]float64{1, 2}, [2]float64{x, y})
@@ -80,8 +82,8 @@ func TestGeometryHangsOnItsPoints(t *testing.T) {
 	_, defined = e.Shown[4].Live.(*figure.Live).Corners()
 	assert.False(t, defined)
 
-	bad := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, point("A", "A", "0", "0"), document.Shown{ID: "c", Kind: document.Curve, Function: "f"},
-		piece(document.Segment, "A", "c"))
+	bad := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, at("A", "A", "0", "0"), document.Entry{ID: "c", Body: &curve.Body{Function: "f"}},
+		piece(figure.Segment, "A", "c"))
 	assert.Equal(t, "field", stagetest.Problems(bad)["fig"], "a curve is no point")
 	assert.Nil(t, bad.Shown[2].Live)
 }
@@ -89,39 +91,37 @@ func TestGeometryHangsOnItsPoints(t *testing.T) {
 // The tangent of x² at p has the slope 2p and the normal −1/(2p), upright at the vertex; the tangent of ∛x at 0 is upright
 // (worked examples of any calculus book; common practice).
 func TestTangentsAndNormalsFollowTheirPlace(t *testing.T) {
-	line := func(formula string, shape document.FigureShape, at float64) (y, slope float64, defined bool) {
-		e := stagetest.Demonstration(t, map[string]string{"f": formula}, map[string]float64{"p": at}, document.Shown{ID: "l", Kind: document.FigureEntry,
-			Function: "f", At: "p", Figure: &document.Figure{Shape: shape}})
+	line := func(formula string, shape figure.Shape, at float64) (y, slope float64, defined bool) {
+		e := stagetest.Demonstration(t, map[string]string{"f": formula}, map[string]float64{"p": at}, document.Entry{ID: "l", Body: &figure.Body{Shape: shape, Function: "f", At: "p"}})
 		require.Empty(t, e.Problems)
 		x, y, slope, defined := e.Shown[0].Live.(*figure.Live).Line(e)
 		assert.Equal(t, at, x)
 		return y, slope, defined
 	}
-	y, slope, defined := line("x²", document.TangentLine, 3)
+	y, slope, defined := line("x²", figure.Tangent, 3)
 	assert.True(t, defined)
 	assert.Equal(t, [2]float64{9, 6}, [2]float64{y, slope})
-	_, slope, _ = line("x²", document.NormalLine, 3)
+	_, slope, _ = line("x²", figure.Normal, 3)
 	assert.InDelta(t, -1.0/6, slope, 1e-15)
-	_, slope, defined = line("x²", document.NormalLine, 0)
+	_, slope, defined = line("x²", figure.Normal, 0)
 	assert.True(t, defined)
 	assert.True(t, math.IsInf(slope, 0), "upright")
-	_, slope, _ = line("x² + 3", document.TangentLine, 0)
+	_, slope, _ = line("x² + 3", figure.Tangent, 0)
 	assert.Zero(t, slope)
-	_, _, defined = line("1/x", document.TangentLine, 0)
+	_, _, defined = line("1/x", figure.Tangent, 0)
 	assert.False(t, defined, "no point, no tangent")
-	_, _, defined = line("|x|", document.TangentLine, 0)
+	_, _, defined = line("|x|", figure.Tangent, 0)
 	assert.False(t, defined, "no tangent at a corner")
-	_, slope, _ = line("e^x", document.TangentLine, 1)
+	_, slope, _ = line("e^x", figure.Tangent, 1)
 	assert.InDelta(t, math.E, slope, 1e-12)
 }
 
 func TestIntersectionsNeedTwoFunctionsOfOneVariable(t *testing.T) {
-	e := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, document.Shown{ID: "i", Kind: document.FigureEntry, Function: "f",
-		Figure: &document.Figure{Shape: document.Intersection, Other: "g"}})
+	e := stagetest.Demonstration(t, map[string]string{"f": "x"}, nil, document.Entry{ID: "i", Body: &figure.Body{Shape: figure.Intersection, Other: "g", Function: "f"}})
 	assert.Equal(t, "not-a-function", stagetest.Problems(e)["i"])
 	assert.Nil(t, e.Shown[0].Live)
 }
 
-func point(id, name, x, y string) document.Shown {
-	return document.Shown{ID: id, Kind: document.Point, Name: name, X: x, Y: y}
+func at(id, name, x, y string) document.Entry {
+	return document.Entry{ID: id, Body: &point.Body{Name: name, X: x, Y: y}}
 }

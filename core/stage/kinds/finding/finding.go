@@ -15,11 +15,8 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of shown findings.
-type Kind struct{}
-
 // Letter begins the ids of findings.
-func (Kind) Letter() string { return "m" }
+func (*Body) Letter() string { return "m" }
 
 // Live is a finding of a function in play: as it was found, or while that takes its time by formulas in the parameters.
 type Live struct {
@@ -29,21 +26,21 @@ type Live struct {
 }
 
 // Load finds the function and, where there are some, the formulas for the places.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	f := d.Graph(e.Function, e.ID)
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
 	}
-	return &Live{f, e.Finding, closedOf(d, f, e.Finding)}
+	return &Live{f, b.Finding, closedOf(d, f, b.Finding)}
 }
 
 // Sentence says “the zeros of f”.
-func (Kind) Sentence(_ *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	return []evaluate.Word{evaluate.Says("the " + found.Name(s.Entry.Finding) + " of "), {LaTeX: expr.LaTeXName(s.Entry.Function)}}
+func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+	return []evaluate.Word{evaluate.Says("the " + found.Name(b.Finding) + " of "), {LaTeX: expr.LaTeXName(b.Function)}}
 }
 
 // Describe says nothing: findings are told as text.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
 
 // Box asks for nothing: findings are in the box of their curve.
 func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
@@ -163,7 +160,7 @@ func lineText(g found.Guide) string {
 
 // labelled gives the labels their ids and colours, or takes them all back where none are wanted or there are too many.
 func labelled(on *compose.On, anchors []compose.Anchor) []compose.Anchor {
-	if on.Entry.Label == document.LabelNone || len(anchors) > mostLabels {
+	if on.Entry.Look.Label == document.LabelNone || len(anchors) > mostLabels {
 		return nil
 	}
 	for i := range anchors {

@@ -16,7 +16,7 @@ import (
 
 func shownFinding(t testing.TB, formula string, kind document.Finding, values map[string]float64) (*evaluate.Demonstration, *finding.Live) {
 	t.Helper()
-	e := stagetest.Demonstration(t, map[string]string{"f": formula}, values, document.Shown{ID: "m", Kind: document.Found, Function: "f", Finding: kind})
+	e := stagetest.Demonstration(t, map[string]string{"f": formula}, values, document.Entry{ID: "m", Body: &finding.Body{Function: "f", Finding: kind}})
 	require.Empty(t, e.Problems)
 	return e, e.Shown[0].Live.(*finding.Live)
 }
@@ -91,8 +91,8 @@ func TestWhatTheOtherCoreFoundCountsForItsValuesOnly(t *testing.T) {
 
 // What repeats is shown as often as the window holds it: the zeros of a sine every π, its poles as guides (DLMF 4.15).
 func TestFindingsOfAWaveAreRepeatedOverTheWindow(t *testing.T) {
-	shown := func(kind document.Finding) document.Shown {
-		return document.Shown{ID: "m" + string(kind), Kind: document.Found, Function: "f", Finding: kind}
+	shown := func(kind document.Finding) document.Entry {
+		return document.Entry{ID: "m" + string(kind), Body: &finding.Body{Function: "f", Finding: kind}}
 	}
 	e := stagetest.Demonstration(t, map[string]string{"f": "x + tan(x + cos x)"}, nil, shown(document.Zeros), shown(document.VerticalAsymptotes), shown(document.LevelAsymptotes))
 	e.PutFound(&found.Found{Function: "f", Formula: e.Function("f").Meaning, Period: math.Pi,
@@ -117,8 +117,8 @@ func TestFindingsOfAWaveAreRepeatedOverTheWindow(t *testing.T) {
 // What has been found of a function is drawn where it is: zeros as points, open ones as rings, asymptotes as guides that
 // repeat with the period.
 func TestFindingsAreDrawnWhereTheyAre(t *testing.T) {
-	show := func(id string, what document.Finding, colour int) document.Shown {
-		return document.Shown{ID: id, Kind: document.Found, Function: "f", Finding: what, Colour: colour}
+	show := func(id string, what document.Finding, colour int) document.Entry {
+		return document.Entry{ID: id, Look: document.Look{Colour: colour}, Body: &finding.Body{Function: "f", Finding: what}}
 	}
 	_, e := stagetest.WithParameter(t, "tan(x)", show("z", document.Zeros, 3), show("v", document.VerticalAsymptotes, 4), show("h", document.Holes, 6), show("s", document.SlantedAsymptotes, 7))
 	f := e.Function("f")

@@ -15,27 +15,25 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of guides.
-type Kind struct{}
-
 // Letter begins the ids of guides.
-func (Kind) Letter() string { return "g" }
+func (*Body) Letter() string { return "g" }
 
 // Live is a guide in play: x = At, or y = Slope·x + At.
 type Live struct {
 	At, Slope float64
 
+	body    *Body
 	slanted bool
 	at      *evaluate.Expression
 }
 
 // Load compiles the guide's place, for a slanted one a formula in x.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	l := &Live{slanted: e.Direction == document.Slanted}
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	l := &Live{body: b, slanted: b.Direction == Slanted}
 	if l.slanted {
-		l.at = d.Expression(e.At, e.ID, "at", "x")
+		l.at = d.Expression(b.At, e.ID, "at", "x")
 	} else {
-		l.at = d.Expression(e.At, e.ID, "at")
+		l.at = d.Expression(b.At, e.ID, "at")
 	}
 	if l.at == nil {
 		return nil
@@ -44,14 +42,14 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 }
 
 // Sentence says “the guide x = h”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
 	head := "y="
-	if s.Entry.Direction == document.Upright {
+	if b.Direction == Upright {
 		head = "x="
 	}
-	at := d.FormulaWord(s.Entry.At, "x")
+	at := d.FormulaWord(b.At, "x")
 	if at.LaTeX == "" {
-		return []evaluate.Word{evaluate.Says("the guide " + s.Entry.At)}
+		return []evaluate.Word{evaluate.Says("the guide " + b.At)}
 	}
 	return []evaluate.Word{evaluate.Says("the guide "), {LaTeX: head + at.LaTeX}}
 }
@@ -78,15 +76,15 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	from, v := len(on.Pen.Data), on.View
 	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
 	a := compose.Anchor{}
-	switch on.Entry.Direction {
-	case document.Upright:
+	switch l.body.Direction {
+	case Upright:
 		x := v.X(l.At)
 		if x < 0 || x > v.Width {
 			return nil
 		}
 		on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
 		a = compose.Anchor{X: x, Y: v.Height - 26}
-	case document.Level:
+	case Level:
 		y := v.Y(l.At)
 		if y < 0 || y > v.Height {
 			return nil
@@ -103,22 +101,22 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if a.Y < 0 || a.Y > v.Height {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.D, on.Entry), colour)
+	return on.Labelled(a, l.label(on.D), colour)
 }
 
-func (l *Live) label(d *evaluate.Demonstration, e *document.Shown) string {
-	switch e.Direction {
-	case document.Upright:
+func (l *Live) label(d *evaluate.Demonstration) string {
+	switch l.body.Direction {
+	case Upright:
 		return d.Typeset("x=" + number.Format(l.At, 3))
-	case document.Level:
+	case Level:
 		return d.Typeset("y=" + number.Format(l.At, 3))
 	}
-	return strings.TrimSpace(e.Name)
+	return strings.TrimSpace(l.body.Name)
 }
 
 // Describe says where the guide lies.
-func (l *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
-	return []string{fmt.Sprintf("A %s guide at %s.", e.Direction, number.Format(l.At, 3))}
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+	return []string{fmt.Sprintf("A %s guide at %s.", l.body.Direction, number.Format(l.At, 3))}
 }
 
 // Box asks for nothing: a guide goes where the picture goes.

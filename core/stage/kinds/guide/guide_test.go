@@ -14,9 +14,9 @@ import (
 // y = a x + b as a slanted guide: its place is b and its slope a; upright and level ones have a place only.
 func TestGuidesAreFormulas(t *testing.T) {
 	e := stagetest.Demonstration(t, nil, map[string]float64{"a": 2, "b": -1},
-		document.Shown{ID: "s", Kind: document.Guide, Direction: document.Slanted, At: "a x + b"},
-		document.Shown{ID: "u", Kind: document.Guide, Direction: document.Upright, At: "a/b"},
-		document.Shown{ID: "l", Kind: document.Guide, Direction: document.Level, At: "π a"})
+		document.Entry{ID: "s", Body: &guide.Body{Direction: guide.Slanted, At: "a x + b"}},
+		document.Entry{ID: "u", Body: &guide.Body{Direction: guide.Upright, At: "a/b"}},
+		document.Entry{ID: "l", Body: &guide.Body{Direction: guide.Level, At: "π a"}})
 	require.Empty(t, e.Problems)
 	assert.Equal(t, [2]float64{-1, 2}, [2]float64{e.Shown[0].Live.(*guide.Live).At, e.Shown[0].Live.(*guide.Live).Slope})
 	assert.Equal(t, -2.0, e.Shown[1].Live.(*guide.Live).At)

@@ -5,6 +5,8 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/stagetest"
 	"testing"
 
@@ -13,7 +15,7 @@ import (
 )
 
 // followedPath draws the path of a feature as p varies from −2 to 2 in a square of 8 by 8, 800 pixels wide, p in colour 5.
-func followedPath(t *testing.T, formulas []string, entry document.Shown) ([][][2]float64, int, *evaluate.Demonstration) {
+func followedPath(t *testing.T, formulas []string, body path.Body) ([][][2]float64, int, *evaluate.Demonstration) {
 	t.Helper()
 	d := document.New("")
 	d.Panels[0] = stagetest.Plane(-4, 4, -4, 4, false)
@@ -21,10 +23,10 @@ func followedPath(t *testing.T, formulas []string, entry document.Shown) ([][][2
 	for i, formula := range formulas {
 		name := string(rune('f' + i))
 		d.Stated = append(d.Stated, document.Stated{ID: "s" + name, Kind: document.Function, Name: name, Variables: []string{"x"}, Formula: formula})
-		d.Shown = append(d.Shown, document.Shown{ID: "c" + name, Kind: document.Curve, Function: name, Colour: i})
+		d.Shown = append(d.Shown, document.Entry{ID: "c" + name, Look: document.Look{Colour: i}, Body: &curve.Body{Function: name}})
 	}
-	entry.ID, entry.Kind, entry.Function, entry.As = "way", document.Path, "f", "p"
-	d.Shown = append(d.Shown, entry)
+	body.Function, body.As = "f", "p"
+	d.Shown = append(d.Shown, document.Entry{ID: "way", Body: &body})
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
@@ -34,7 +36,7 @@ func followedPath(t *testing.T, formulas []string, entry document.Shown) ([][][2
 }
 
 func TestThePathOfIntersectionsIsDrawn(t *testing.T) {
-	drawn, _, e := followedPath(t, []string{"x^2 + p", "p x"}, document.Shown{Feature: "intersections", With: "g"})
+	drawn, _, e := followedPath(t, []string{"x^2 + p", "p x"}, path.Body{Feature: "intersections", With: "g"})
 	require.NotEmpty(t, drawn)
 	for _, line := range drawn {
 		for _, q := range line {
@@ -44,12 +46,12 @@ func TestThePathOfIntersectionsIsDrawn(t *testing.T) {
 			}
 		}
 	}
-	assert.Equal(t, "path", string(e.Shown[2].Entry.Kind))
+	assert.Equal(t, "path", string(e.Shown[2].Entry.Kind()))
 }
 
 // The minimum of x³/3 − p⁴ x + sin p lies at x = p², worked by hand; its path has no equation but a place for each p.
 func TestAPathOfPlacesIsDrawnOverTheBar(t *testing.T) {
-	drawn, dots, _ := followedPath(t, []string{"x^3/3 - p^4 x + sin(p)"}, document.Shown{Feature: "extrema"})
+	drawn, dots, _ := followedPath(t, []string{"x^3/3 - p^4 x + sin(p)"}, path.Body{Feature: "extrema"})
 	require.NotEmpty(t, drawn)
 	assert.Zero(t, dots)
 	seen := 0
@@ -69,7 +71,7 @@ func TestAPathOfPlacesIsDrawnOverTheBar(t *testing.T) {
 }
 
 func TestAPathThatCannotBeSolvedIsDotted(t *testing.T) {
-	drawn, dots, _ := followedPath(t, []string{"sin(x + p) + x^2/4 + e^(p x)/9"}, document.Shown{Feature: "extrema"})
+	drawn, dots, _ := followedPath(t, []string{"sin(x + p) + x^2/4 + e^(p x)/9"}, path.Body{Feature: "extrema"})
 	assert.Empty(t, drawn)
 	assert.Greater(t, dots, 20, "a dot for each value of p that has a turning point in sight")
 }

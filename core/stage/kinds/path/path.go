@@ -15,11 +15,8 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of paths.
-type Kind struct{}
-
 // Letter begins the ids of paths.
-func (Kind) Letter() string { return "l" }
+func (*Body) Letter() string { return "l" }
 
 // Live is the way of a feature while a parameter varies: a curve y = …, an upright line, or, where it has no equation, the
 // places for each value of the parameter.
@@ -44,14 +41,14 @@ type Live struct {
 const passing = "τ"
 
 // Load finds the equation of a path, or how to follow it.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	f := d.Graph(e.Function, e.ID)
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
 	}
-	i := d.Find(e.As)
+	i := d.Find(b.As)
 	if i < 0 {
-		d.Report(problem.New("not-a-parameter", 0, len(e.As), e.As), e.ID, "as")
+		d.Report(problem.New("not-a-parameter", 0, len(b.As), b.As), e.ID, "as")
 		return nil
 	}
 	p := &Live{Colour: d.Parameters[i].Stated.Colour, parameter: i}
@@ -61,28 +58,28 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 		}
 	}
 	path := locus.Path{}
-	if locus.Feature(e.Feature) == locus.Intersections {
-		with := d.Named(e.With)
+	if b.Feature == locus.Intersections {
+		with := d.Named(b.With)
 		if with == nil || len(with.Stated.Variables) != 1 || with.Inlined == nil {
-			d.Report(problem.New("not-a-function", 0, len(e.With), e.With), e.ID, "with")
+			d.Report(problem.New("not-a-function", 0, len(b.With), b.With), e.ID, "with")
 			return nil
 		}
-		path = d.CrossingOf(f, with, e.As)
+		path = d.CrossingOf(f, with, b.As)
 		for _, k := range with.Hangs() {
 			if k != i {
 				p.on = append(p.on, k)
 			}
 		}
 	} else {
-		path = d.PathOf(f, e.As, locus.Feature(e.Feature))
+		path = d.PathOf(f, b.As, b.Feature)
 	}
 	d.Counters.Compiles++
-	if err := p.compile(d, path, f, e.As); err != nil {
+	if err := p.compile(d, path, f, b.As); err != nil {
 		d.Report(err, e.ID, "feature")
 		return nil
 	}
 	if p.Curve == nil && p.upright == nil && p.Ways == nil && p.condition == nil {
-		d.Report(problem.New("no-path", 0, 0, e.Feature, e.As), e.ID, "feature")
+		d.Report(problem.New("no-path", 0, 0, string(b.Feature), b.As), e.ID, "feature")
 		return nil
 	}
 	return p
@@ -122,13 +119,12 @@ func (p *Live) compile(d *evaluate.Demonstration, path locus.Path, f *evaluate.F
 }
 
 // Sentence says “the path of the vertex of f as a varies”, with its equation where there is one.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	e := s.Entry
-	sentence := []evaluate.Word{evaluate.Says("the path of the " + locus.Feature(e.Feature).Name() + " of "), evaluate.NameWord(e.Function)}
-	if e.With != "" {
-		sentence = append(sentence, evaluate.Says(" with "), evaluate.NameWord(e.With))
+func (b *Body) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	sentence := []evaluate.Word{evaluate.Says("the path of the " + b.Feature.Name() + " of "), evaluate.NameWord(b.Function)}
+	if b.With != "" {
+		sentence = append(sentence, evaluate.Says(" with "), evaluate.NameWord(b.With))
 	}
-	sentence = append(sentence, evaluate.Says(" as "), d.LetterWord(e.As), evaluate.Says(" varies"))
+	sentence = append(sentence, evaluate.Says(" as "), d.LetterWord(b.As), evaluate.Says(" varies"))
 	if l, ok := s.Live.(*Live); ok && l.LaTeX != "" {
 		sentence = append(sentence, evaluate.Says(": "), evaluate.Word{LaTeX: l.LaTeX})
 	}
@@ -137,7 +133,7 @@ func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Wo
 
 // Hue is the colour of the parameter that moves the feature.
 func (p *Live) Hue(*evaluate.Demonstration) picture.Colour {
-	return picture.Colour(p.Colour % evaluate.Colours)
+	return picture.Colour(p.Colour % document.Colours)
 }
 
 // Compose draws the way of the feature, dashed in the colour of the parameter that moves it.
@@ -214,7 +210,7 @@ func (p *Live) followed(on *compose.On) []locus.Point {
 }
 
 // Describe says nothing: the sentence of the entry says what it is.
-func (p *Live) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+func (p *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
 
 // Box asks for nothing: a path goes where its feature goes.
 func (p *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}

@@ -5,6 +5,7 @@ import (
 	"parvix/core/maths/locus"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/stagetest"
 	"testing"
@@ -15,7 +16,7 @@ import (
 
 func way(t testing.TB, formula string, feature locus.Feature, as string, values map[string]float64) (*evaluate.Demonstration, *path.Live) {
 	t.Helper()
-	e := stagetest.Demonstration(t, map[string]string{"f": formula}, values, document.Shown{ID: "w", Kind: document.Path, Function: "f", Feature: string(feature), As: as})
+	e := stagetest.Demonstration(t, map[string]string{"f": formula}, values, document.Entry{ID: "w", Body: &path.Body{Function: "f", Feature: feature, As: as}})
 	require.Empty(t, e.Problems, formula)
 	return e, e.Shown[0].Live.(*path.Live)
 }
@@ -80,13 +81,17 @@ func TestAWayWithoutEquationIsFollowedValueByValue(t *testing.T) {
 
 // Where a dial moves no such feature, or is none, the way says so and the rest of the picture stays.
 func TestAWayThatDoesNotExistIsNamed(t *testing.T) {
-	for _, c := range []struct{ formula, feature, as, code string }{
-		{"a x² + b x + 1", string(locus.Extrema), "q", "not-a-parameter"},
-		{"a x + b", string(locus.Extrema), "a", "no-path"},
+	for _, c := range []struct {
+		formula  string
+		feature  locus.Feature
+		as, code string
+	}{
+		{"a x² + b x + 1", locus.Extrema, "q", "not-a-parameter"},
+		{"a x + b", locus.Extrema, "a", "no-path"},
 	} {
 		e := stagetest.Demonstration(t, map[string]string{"f": c.formula}, map[string]float64{"a": 1, "b": 1},
-			document.Shown{ID: "w", Kind: document.Path, Function: "f", Feature: c.feature, As: c.as},
-			document.Shown{ID: "c", Kind: document.Curve, Function: "f"})
+			document.Entry{ID: "w", Body: &path.Body{Function: "f", Feature: c.feature, As: c.as}},
+			document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
 		assert.Equal(t, c.code, stagetest.Problems(e)["w"], c.formula)
 		assert.Nil(t, e.Shown[0].Live, c.formula)
 		assert.NotNil(t, e.Shown[1].Live, c.formula)
@@ -96,7 +101,7 @@ func TestAWayThatDoesNotExistIsNamed(t *testing.T) {
 // x² and m x + 1 meet at x = (m ± √(m² + 4))/2, as m varies on the parabola (by hand).
 func TestTheWayOfIntersections(t *testing.T) {
 	e := stagetest.Demonstration(t, map[string]string{"f": "m x + 1", "g": "x²"}, map[string]float64{"m": 1},
-		document.Shown{ID: "w", Kind: document.Path, Function: "f", With: "g", Feature: string(locus.Intersections), As: "m"})
+		document.Entry{ID: "w", Body: &path.Body{Function: "f", With: "g", Feature: locus.Intersections, As: "m"}})
 	require.Empty(t, e.Problems)
 	p := e.Shown[0].Live.(*path.Live)
 	require.NotNil(t, p.Curve)

@@ -15,11 +15,8 @@ import (
 	"parvix/core/stage/picture"
 )
 
-// Kind is the kind of points.
-type Kind struct{}
-
 // Letter begins the ids of points.
-func (Kind) Letter() string { return "p" }
+func (*Body) Letter() string { return "p" }
 
 // Live is a point in play.
 type Live struct {
@@ -28,6 +25,7 @@ type Live struct {
 	// Drags tells whether a hand may move the point: along a parameter, or freely when both coordinates are numbers.
 	Drags bool
 
+	body *Body
 	x, y *evaluate.Expression
 	// dialX and dialY are the parameters that are its coordinates, −1 for none.
 	dialX, dialY int
@@ -35,8 +33,8 @@ type Live struct {
 }
 
 // Load compiles the coordinates and finds what a hand on the point would move.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	l := &Live{x: d.Expression(e.X, e.ID, "x"), y: d.Expression(e.Y, e.ID, "y")}
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	l := &Live{body: b, x: d.Expression(b.X, e.ID, "x"), y: d.Expression(b.Y, e.ID, "y")}
 	if l.x == nil || l.y == nil {
 		return nil
 	}
@@ -65,13 +63,12 @@ func isNumber(n expr.Node) bool {
 }
 
 // Sentence says “P is the point (a, b)”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	e := s.Entry
-	x, y := d.FormulaWord(e.X), d.FormulaWord(e.Y)
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+	x, y := d.FormulaWord(b.X), d.FormulaWord(b.Y)
 	if x.LaTeX != "" && y.LaTeX != "" {
-		return []evaluate.Word{evaluate.NameWord(e.Name), evaluate.Says(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
+		return []evaluate.Word{evaluate.NameWord(b.Name), evaluate.Says(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
 	}
-	return []evaluate.Word{evaluate.Says(fmt.Sprintf("%s is the point (%s, %s)", e.Name, e.X, e.Y))}
+	return []evaluate.Word{evaluate.Says(fmt.Sprintf("%s is the point (%s, %s)", b.Name, b.X, b.Y))}
 }
 
 // Hangs lists the parameters of both coordinates.
@@ -96,23 +93,23 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		on.Pen.Handle(on.Index, at[0], at[1])
 	}
 	on.Mark(compose.ColourOf(on.Entry), shape, l.X, l.Y, compose.PointRadius, 8)
-	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.D, on.Entry), compose.ColourOf(on.Entry))
+	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.D, on.Entry.Look.Label), compose.ColourOf(on.Entry))
 }
 
-func (l *Live) label(d *evaluate.Demonstration, e *document.Shown) string {
-	name := evaluate.HeadLaTeX(e.Name, nil)
-	if e.Label == document.LabelCoordinates {
+func (l *Live) label(d *evaluate.Demonstration, label document.LabelKind) string {
+	name := evaluate.HeadLaTeX(l.body.Name, nil)
+	if label == document.LabelCoordinates {
 		return name + d.Typeset(`\,(`+number.Format(l.X, 3)+`,\;`+number.Format(l.Y, 3)+")")
 	}
 	return name
 }
 
 // Describe says where the point is.
-func (l *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	if math.IsNaN(l.X) || math.IsNaN(l.Y) {
-		return []string{"Point " + e.Name + " is undefined."}
+		return []string{"Point " + l.body.Name + " is undefined."}
 	}
-	return []string{fmt.Sprintf("Point %s at (%s, %s).", e.Name, number.Format(l.X, 3), number.Format(l.Y, 3))}
+	return []string{fmt.Sprintf("Point %s at (%s, %s).", l.body.Name, number.Format(l.X, 3), number.Format(l.Y, 3))}
 }
 
 // Box is the point.
@@ -149,8 +146,9 @@ func (l *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Settle writes where a free point was left.
-func (l *Live) Settle(d *evaluate.Demonstration, e *document.Shown) {
+func (l *Live) Settle(d *evaluate.Demonstration, e *document.Entry) {
 	if l.free && !math.IsNaN(l.X+l.Y) {
-		e.X, e.Y = d.Numeral(number.Format(l.X, 9)), d.Numeral(number.Format(l.Y, 9))
+		b := e.Body.(*Body)
+		b.X, b.Y = d.Numeral(number.Format(l.X, 9)), d.Numeral(number.Format(l.Y, 9))
 	}
 }

@@ -11,8 +11,8 @@ import (
 	"github.com/stretchr/testify/require"
 )
 
-func dot(id, name, x, y string) document.Shown {
-	return document.Shown{ID: id, Kind: document.Point, Name: name, X: x, Y: y}
+func dot(id, name, x, y string) document.Entry {
+	return document.Entry{ID: id, Body: &point.Body{Name: name, X: x, Y: y}}
 }
 
 // A point on a curve goes along it: the hand moves its x, to the steps of the dial, and its y is the function's.
@@ -58,7 +58,7 @@ func TestAFreePointIsDraggedOnTheGrainOfThePicture(t *testing.T) {
 
 // settled are the coordinates of the first entry, written where the hand has left it.
 func settled(e *evaluate.Demonstration) [2]string {
-	entry := *e.Shown[0].Entry
-	e.Shown[0].Live.(evaluate.Settler).Settle(e, &entry)
-	return [2]string{entry.X, entry.Y}
+	body := *e.Shown[0].Entry.Body.(*point.Body)
+	e.Shown[0].Live.(evaluate.Settler).Settle(e, &document.Entry{Body: &body})
+	return [2]string{body.X, body.Y}
 }

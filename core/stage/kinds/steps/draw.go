@@ -108,8 +108,8 @@ func (t *Live) composeKeys(on *compose.On, place Place, colour picture.Colour) (
 }
 
 // Describe says where the transformation stands.
-func (t *Live) Describe(d *evaluate.Demonstration, e *document.Shown) []string {
-	text := fmt.Sprintf("%s from its parent, after %s of %d steps.", e.Function, number.Format(math.Ceil(t.Position), 0), len(t.Steps))
+func (t *Live) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
+	text := fmt.Sprintf("%s from its parent, after %s of %d steps.", t.Function.Stated.Name, number.Format(math.Ceil(t.Position), 0), len(t.Steps))
 	if k := int(math.Ceil(t.Position)); k > 0 {
 		text += " " + t.Sentences(d)[k-1]
 	}

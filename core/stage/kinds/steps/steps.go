@@ -17,15 +17,12 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of transformations in steps.
-type Kind struct{}
-
 // Letter begins the ids of transformations.
-func (Kind) Letter() string { return "k" }
+func (*Body) Letter() string { return "k" }
 
 // Sentence says “f from its parent, step by step”.
-func (Kind) Sentence(_ *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	return []evaluate.Word{evaluate.NameWord(s.Entry.Function), evaluate.Says(" from its parent, step by step")}
+func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+	return []evaluate.Word{evaluate.NameWord(b.Function), evaluate.Says(" from its parent, step by step")}
 }
 
 // Live is a function taken apart into its parent and the transformations that lead there. Position is where it stands:
@@ -59,8 +56,8 @@ type stepMove struct {
 var placeNames = []string{"#across", "#right", "#up", "#lift"}
 
 // Load takes the function apart; one without a single parent is a problem.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	f := d.Graph(e.Function, e.ID)
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
 	}
@@ -77,7 +74,7 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 		return nil
 	}
 	t := &Live{Function: f, Readings: found.Readings(x)}
-	t.Chosen = t.Readings[min(e.Reading, len(t.Readings)-1)]
+	t.Chosen = t.Readings[min(b.Reading, len(t.Readings)-1)]
 	t.Steps, t.States = t.Chosen.Steps(x), t.Chosen.States(x)
 	t.Position = d.PositionOf(e.ID, len(t.Steps))
 	if err := t.compile(d.InputNames(x), x, degrees); err != nil {

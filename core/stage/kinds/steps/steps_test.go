@@ -16,7 +16,7 @@ import (
 // y = −2·(x − 3)² + 1 (common practice): the vertex goes from (0, 0) over (3, 0) to (3, 1).
 func TestStepsMoveTheKeyPointsWithTheDials(t *testing.T) {
 	e := stagetest.Demonstration(t, map[string]string{"f": "a(x − h)² + k"}, map[string]float64{"a": -2, "h": 3, "k": 1},
-		document.Shown{ID: "k", Kind: document.Steps, Function: "f"})
+		document.Entry{ID: "k", Body: &steps.Body{Function: "f"}})
 	require.Empty(t, e.Problems)
 	taken := e.Shown[0].Live.(*steps.Live)
 	require.Len(t, taken.Steps, 3)
@@ -44,7 +44,7 @@ func TestStepsMoveTheKeyPointsWithTheDials(t *testing.T) {
 // y = 2(x − 1)² − 1 from y = x²: by hand, (1, 1) goes to (2, 1) when the parabola is shifted, to (2, 2) when it is stretched
 // and to (2, 1) in the end.
 func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
-	entry := document.Shown{ID: "st", Kind: document.Steps, Function: "f", Colour: 2}
+	entry := document.Entry{ID: "st", Look: document.Look{Colour: 2}, Body: &steps.Body{Function: "f"}}
 	pic, e := stagetest.WithParameter(t, "2(x − 1)² − 1", entry)
 	s := e.Shown[0].Live.(*steps.Live)
 	v := compose.Seen(&e.Document.Panels[0], 900, 450)
@@ -89,7 +89,7 @@ func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
 
 // 1/x moved to 1/(x − 2) + 1 takes its asymptotes along: x = 2 and y = 1.
 func TestStepsTakeTheAsymptotesAlong(t *testing.T) {
-	pic, e := stagetest.WithParameter(t, "1/(x − 2) + 1", document.Shown{ID: "st", Kind: document.Steps, Function: "f", Colour: 2})
+	pic, e := stagetest.WithParameter(t, "1/(x − 2) + 1", document.Entry{ID: "st", Look: document.Look{Colour: 2}, Body: &steps.Body{Function: "f"}})
 	v := compose.Seen(&e.Document.Panels[0], 900, 450)
 	var upright, level bool
 	for _, line := range stagetest.Lines(pic.Live, 2) {

@@ -48,8 +48,8 @@ type KeyMove struct {
 }
 
 // View is what of a transformation changes with the document only.
-func (t *Live) View(d *evaluate.Demonstration, e *document.Shown) View {
-	v := View{ID: e.ID, Function: expr.LaTeXName(e.Function), Parent: d.LaTeX(t.States[0].Formula, d.Class),
+func (t *Live) View(d *evaluate.Demonstration, e *document.Entry) View {
+	v := View{ID: e.ID, Function: expr.LaTeXName(t.Function.Stated.Name), Parent: d.LaTeX(t.States[0].Formula, d.Class),
 		Formulas: []string{}, Readings: []ReadingOnce{}}
 	for _, state := range t.States[1:] {
 		v.Formulas = append(v.Formulas, d.LaTeX(state.Formula, d.Class))
@@ -70,7 +70,7 @@ func (t *Live) View(d *evaluate.Demonstration, e *document.Shown) View {
 }
 
 // Now is where a transformation stands.
-func (t *Live) Now(d *evaluate.Demonstration, e *document.Shown, index int) Now {
+func (t *Live) Now(d *evaluate.Demonstration, e *document.Entry, index int) Now {
 	place := t.PlaceAt(d, t.Position)
 	n := Now{ID: e.ID, Index: index, Position: t.Position, Sentences: t.Sentences(d), Keys: []KeyMove{}}
 	n.Domain, n.Range = t.ExtentsText(d, place)

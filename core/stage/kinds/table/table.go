@@ -15,16 +15,13 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of plotted tables.
-type Kind struct{}
-
 // Letter begins the ids of tables.
-func (Kind) Letter() string { return "d" }
+func (*Body) Letter() string { return "d" }
 
 // Sentence says “5 plotted points, joined”.
-func (Kind) Sentence(_ *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	what := fmt.Sprintf("%d plotted points", len(s.Entry.Rows))
-	if s.Entry.Joined {
+func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+	what := fmt.Sprintf("%d plotted points", len(b.Rows))
+	if b.Joined {
 		what += ", joined"
 	}
 	return []evaluate.Word{evaluate.Says(what)}
@@ -36,15 +33,16 @@ type Live struct {
 	// Beside is the function with which the points are compared, nil for none.
 	Beside *evaluate.Function
 
-	rows    []document.Row
+	body    *Body
+	rows    []Row
 	moved   []bool
 	movable bool
 }
 
 // Load works the points out; a row that cannot be read is a problem.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	t := &Live{rows: e.Rows, moved: make([]bool, len(e.Rows)), movable: e.Grips}
-	for _, r := range e.Rows {
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	t := &Live{body: b, rows: b.Rows, moved: make([]bool, len(b.Rows)), movable: b.Grips}
+	for _, r := range b.Rows {
 		x := d.Constant(r.X, math.NaN(), e.ID, "rows")
 		y := d.Constant(r.Y, math.NaN(), e.ID, "rows")
 		if x != x || y != y {
@@ -53,8 +51,8 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 		}
 		t.Points = append(t.Points, [2]float64{x, y})
 	}
-	if e.Distances && e.Function != "" {
-		t.Beside = d.Function(e.Function)
+	if b.Distances && b.Function != "" {
+		t.Beside = d.Function(b.Function)
 	}
 	return t
 }
@@ -66,12 +64,12 @@ const MaxHandles = 60
 func (t *Live) Movable() bool { return t.movable && len(t.Points) <= MaxHandles }
 
 // Rows are the points as they are typed, where a hand has left them.
-func (t *Live) Rows(d *evaluate.Demonstration) []document.Row {
-	rows := make([]document.Row, len(t.Points))
+func (t *Live) Rows(d *evaluate.Demonstration) []Row {
+	rows := make([]Row, len(t.Points))
 	for i, p := range t.Points {
 		rows[i] = t.rows[i]
 		if t.moved[i] {
-			rows[i] = document.Row{X: d.Numeral(number.Format(p[0], 9)), Y: d.Numeral(number.Format(p[1], 9))}
+			rows[i] = Row{X: d.Numeral(number.Format(p[0], 9)), Y: d.Numeral(number.Format(p[1], 9))}
 		}
 	}
 	return rows
@@ -103,9 +101,9 @@ func (t *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Settle writes the rows as a hand has left them.
-func (t *Live) Settle(d *evaluate.Demonstration, e *document.Shown) {
+func (t *Live) Settle(d *evaluate.Demonstration, e *document.Entry) {
 	if t.Movable() {
-		e.Rows = t.Rows(d)
+		e.Body.(*Body).Rows = t.Rows(d)
 	}
 }
 
@@ -115,7 +113,7 @@ const notOff = 3.0
 // Compose draws plotted points, joined where that is wanted, and how far those off the curve lie from it.
 func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 	v, colour := on.View, compose.ColourOf(on.Entry)
-	if on.Entry.Joined {
+	if t.body.Joined {
 		from := len(on.Pen.Data)
 		line := make([]sample.Point, len(t.Points))
 		for i, p := range t.Points {
@@ -155,7 +153,7 @@ func signed(off float64) string {
 }
 
 // Describe says how many points there are.
-func (t *Live) Describe(*evaluate.Demonstration, *document.Shown) []string {
+func (t *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	return []string{fmt.Sprintf("%d plotted points.", len(t.Points))}
 }
 

@@ -11,37 +11,39 @@ import (
 	"parvix/core/stage/picture"
 )
 
-// Kind is the kind of traces.
-type Kind struct{}
-
 // Letter begins the ids of traces.
-func (Kind) Letter() string { return "t" }
+func (*Body) Letter() string { return "t" }
 
 // Live is a trace; what it records belongs to the demonstration in play.
-type Live struct{ point string }
+type Live struct{ body *Body }
 
 // Load notes whose trace it is.
-func (Kind) Load(_ *evaluate.Demonstration, e *document.Shown) kind.Live { return &Live{e.Of} }
+func (b *Body) Load(*evaluate.Demonstration, *document.Entry) kind.Live { return &Live{b} }
 
 // Sentence says “the trace of P”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	if p := d.Other(s.Entry.Of); p != nil {
-		return []evaluate.Word{evaluate.Says("the trace of "), evaluate.NameWord(p.Entry.Name)}
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+	if p := d.Other(b.Of); p != nil {
+		return []evaluate.Word{evaluate.Says("the trace of "), evaluate.NameWord(p.Entry.Field("name"))}
 	}
 	return []evaluate.Word{evaluate.Says("a trace")}
 }
 
 // Follows names the point.
-func (l *Live) Follows() string { return l.point }
+func (l *Live) Follows() string { return l.body.Of }
+
+// Places are the kept positions x, y, x, y … and those recorded since.
+func (l *Live) Places(d *evaluate.Demonstration, id string) []float64 {
+	return append(append([]float64{}, l.body.Kept...), d.Recorded(id)...)
+}
 
 // A trace of more than mostTraced places is drawn with its dots crowded pixels apart, of which nothing is seen.
 const mostTraced, crowded = 1000, 2.0
 
 // Compose draws a dot for each place, as far apart as it is wanted.
 func (l *Live) Compose(on *compose.On) []compose.Anchor {
-	kept, recorded := on.D.Trace(on.Shown)
+	kept, recorded := l.body.Kept, on.D.Recorded(on.Entry.ID)
 	lastX, lastY := math.Inf(-1), math.Inf(-1)
-	apart := on.Entry.Apart
+	apart := l.body.Apart
 	if (len(kept)+len(recorded))/2 > mostTraced {
 		apart = math.Max(apart, crowded)
 	}
@@ -59,11 +61,11 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 }
 
 // Describe says nothing: the point says where it is.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
 
 // Box is all of the trace.
 func (l *Live) Box(d *evaluate.Demonstration, s *evaluate.Shown, _ *document.Panel, box kind.Box) {
-	kept, recorded := d.Trace(s)
+	kept, recorded := l.body.Kept, d.Recorded(s.Entry.ID)
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {
 			box.Add(list[i], list[i+1])

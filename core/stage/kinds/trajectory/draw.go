@@ -50,7 +50,7 @@ func (m *Live) Compose(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
-	return on.Labelled(a, m.label(on.D, on.Entry.Trajectory, on.Entry.Label == document.LabelFormula), compose.ColourOf(on.Entry))
+	return on.Labelled(a, m.label(on.D, on.Entry.Look.Label == document.LabelFormula), compose.ColourOf(on.Entry))
 }
 
 // hairWidth is that of the faint rest of a long line: many turns of it lie close together, and a line of one pixel is drawn
@@ -70,14 +70,14 @@ func firmAndRest(on *compose.On, hue picture.Colour, pattern picture.Pattern, wi
 // runUpTo draws a trail firmly up to the place where its parameter is, and the rest as it is wanted.
 func (m *Live) runUpTo(on *compose.On, trail sample.Trail, place sample.Point, firm, rest compose.Strokes) (compose.Anchor, bool) {
 	begun := len(on.Pen.Data)
-	if on.Entry.Trajectory.Rest == document.RestWhole {
+	if m.body.Rest == document.RestWhole {
 		rest = firm
 	}
 	cut := sort.SearchFloat64s(trail.T, m.At)
 	run := append(append(m.line[:0], trail.Points[:cut]...), place)
 	m.line = run
 	on.Broken(run, firm)
-	if cut < len(trail.Points) && on.Entry.Trajectory.Rest != document.RestHidden {
+	if cut < len(trail.Points) && m.body.Rest != document.RestHidden {
 		on.Broken(append([]sample.Point{place}, trail.Points[cut:]...), rest)
 	}
 	a, ok := on.OnLines(on.Pen.Data[begun:])
@@ -93,7 +93,7 @@ func (m *Live) members(on *compose.On) (anchors []compose.Anchor) {
 		drawn := on.TrailOf(on.Entry.ID, k, run, in)
 		firm, rest := firmAndRest(on, compose.RampColour(k, len(m.Family.Members)), picture.Pattern(k%3), min(widthFor(drawn.Length), compose.MemberWidth))
 		a, ok := m.runUpTo(on, drawn.Trail, m.Curve.At(m.At, in), firm, rest)
-		if ok && on.Entry.Label != document.LabelNone {
+		if ok && on.Entry.Look.Label != document.LabelNone {
 			a.Label = picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, k), LaTeX: member.LaTeX, Colour: firm.Colour}
 			anchors = append(anchors, a)
 		}

@@ -96,7 +96,7 @@ func TestGapsAndInfinityBreakTheLine(t *testing.T) {
 	e.Set(e.Find("θ"), 6.28)
 	e.Update()
 	pic := c.Panel(e, &p, 800, 800)
-	for _, line := range stagetest.Lines(pic.Live, picture.Colour(e.Shown[0].Entry.Colour)) {
+	for _, line := range stagetest.Lines(pic.Live, picture.Colour(e.Shown[0].Entry.Look.Colour)) {
 		for i := 1; i < len(line); i++ {
 			assert.Less(t, math.Hypot(line[i][0]-line[i-1][0], line[i][1]-line[i-1][1]), 700.0, "no line across the panel")
 		}
@@ -115,7 +115,7 @@ func TestTheVelocityAndTheCircleOfCurvature(t *testing.T) {
 	assert.InDelta(t, -3*math.Sin(0.7), v.X, 1e-12)
 	assert.InDelta(t, 2*math.Cos(0.7), v.Y, 1e-12)
 	assert.InDelta(t, -3*math.Cos(0.7), a.X, 1e-12)
-	d, err = edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Osculating, Shown: true})
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(trajectory.Osculating), Shown: true})
 	require.NoError(t, err)
 	e = evaluate.Load(d, nil)
 	e.Set(e.Find("t"), 0)
@@ -148,7 +148,7 @@ func TestTheSweptAreaIsTold(t *testing.T) {
 		"r = √(cos(2θ))":     {math.Pi / 4: `A\approx 0.25`, math.Pi: `A\approx 0.5`},
 	} {
 		d, _ := watched(t, statement)
-		d, err := edit.ShowPiece(d, edit.PieceWanted{Circle: d.Shown[0].ID, Piece: document.Swept, Shown: true})
+		d, err := edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(trajectory.Swept), Shown: true})
 		require.NoError(t, err)
 		e := evaluate.Load(d, nil)
 		var c compose.Composer

@@ -33,27 +33,37 @@ type Part struct {
 	// Other is the second polar curve of a region.
 	Other *Live
 
-	given *document.Part
-	// of and other are the entries of both.
-	of, other *document.Shown
-	step      *evaluate.Expression
+	body *PartBody
+	of   *document.Entry
+	step *evaluate.Expression
 }
 
-// Part understands what is shown of the curve.
-func (m *Live) Part(d *evaluate.Demonstration, e, of *document.Shown) kind.Live {
-	p := &Part{Of: m, given: e.Part, of: of}
-	if e.Part.Step != "" {
-		if p.step = d.Expression(e.Part.Step, e.ID, "part.step"); p.step == nil {
+// Letter begins the ids of parts.
+func (*PartBody) Letter() string { return "a" }
+
+// Load finds the curve, and the other one of a region.
+func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	of := d.Other(b.Of)
+	if of == nil || of.Entry.Kind() != (*Body)(nil).Kind() {
+		d.Report(problem.New("field", 0, 0, "of", "there is no such curve"), e.ID, "of")
+		return nil
+	}
+	m, understood := of.Live.(*Live)
+	if !understood {
+		return nil // the curve says why
+	}
+	p := &Part{Of: m, body: b, of: of.Entry}
+	if b.Step != "" {
+		if p.step = d.Expression(b.Step, e.ID, "step"); p.step == nil {
 			return nil
 		}
 	}
-	if e.Part.Piece == document.Region {
-		if other := d.Other(e.Part.Other); other != nil {
+	if b.Piece == Enclosed {
+		if other := d.Other(b.Other); other != nil {
 			p.Other, _ = other.Live.(*Live)
-			p.other = other.Entry
 		}
 		if p.Other == nil || !p.Other.Polar || !m.Polar {
-			d.Report(problem.New("field", 0, 0, "part.other", "a region lies between two polar curves"), e.ID, "part.other")
+			d.Report(problem.New("field", 0, 0, "other", "a region lies between two polar curves"), e.ID, "other")
 			return nil
 		}
 	}
@@ -61,53 +71,57 @@ func (m *Live) Part(d *evaluate.Demonstration, e, of *document.Shown) kind.Live 
 }
 
 // Sentence says what the part is.
-func (p *Part) Sentence(d *evaluate.Demonstration) []evaluate.Word {
-	piece := p.given.Piece
-	if piece == document.Graph {
-		return []evaluate.Word{evaluate.Says("the graph of "), {LaTeX: p.Of.CoordinateLaTeX(p.given.Ratio)}}
+func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+	p, ok := s.Live.(*Part)
+	if !ok {
+		return []evaluate.Word{evaluate.Says("a part of a curve")}
 	}
-	if piece == document.Region {
-		of, other := evaluate.Word{LaTeX: expr.LaTeXName(p.of.Trajectory.Function)}, evaluate.Word{LaTeX: expr.LaTeXName(p.other.Trajectory.Function)}
-		if p.given.Common {
+	piece := p.body.Piece
+	if piece == Graph {
+		return []evaluate.Word{evaluate.Says("the graph of "), {LaTeX: p.Of.CoordinateLaTeX(p.body.Coordinate)}}
+	}
+	if piece == Enclosed {
+		of, other := evaluate.Word{LaTeX: expr.LaTeXName(p.Of.body.Function)}, evaluate.Word{LaTeX: expr.LaTeXName(p.Other.body.Function)}
+		if p.body.Common {
 			return []evaluate.Word{evaluate.Says("what both "), of, evaluate.Says(" and "), other, evaluate.Says(" enclose")}
 		}
 		return []evaluate.Word{evaluate.Says("what "), of, evaluate.Says(" encloses and "), other, evaluate.Says(" does not")}
 	}
-	if step := p.given.Step; piece == document.Dots && step != "" {
-		after := map[document.Joining]string{document.Straight: ", joined", document.Smooth: ", joined smoothly"}[p.given.Line]
+	if step := p.body.Step; piece == Dots && step != "" {
+		after := map[Joining]string{Straight: ", joined", Smooth: ", joined smoothly"}[p.body.Line]
 		return []evaluate.Word{evaluate.Says("points at steps of "), d.FormulaWord(step), evaluate.Says(after)}
 	}
-	return []evaluate.Word{evaluate.Says(map[document.CirclePiece]string{document.Ray: "the ray and the radius on it", document.Projections: "the projections on the axes",
-		document.Velocity: "the velocity", document.Accelerated: "the acceleration", document.TangentAt: "the tangent", document.Osculating: "the circle of curvature",
-		document.Dots: "dots at equal steps", document.Directions: "the direction along the curve", document.Swept: "what the ray sweeps over"}[piece])}
+	return []evaluate.Word{evaluate.Says(map[Piece]string{Ray: "the ray and the radius on it", Projections: "the projections on the axes",
+		Velocity: "the velocity", Accelerated: "the acceleration", TangentAt: "the tangent", Osculating: "the circle of curvature",
+		Dots: "dots at equal steps", Directions: "the direction along the curve", Swept: "what the ray sweeps over"}[piece])}
 }
 
 // Hue is the colour of the part; what lies on the curve wears the curve's.
 func (p *Part) Hue(*evaluate.Demonstration) picture.Colour {
-	switch p.given.Piece {
-	case document.Ray:
+	switch p.body.Piece {
+	case Ray:
 		return radiusHue
-	case document.Projections:
+	case Projections:
 		return acrossHue
-	case document.Velocity, document.TangentAt:
+	case Velocity, TangentAt:
 		return velocityHue
-	case document.Accelerated:
+	case Accelerated:
 		return accelerationHue
-	case document.Osculating:
+	case Osculating:
 		return osculatingHue
-	case document.Graph:
-		return map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[p.given.Ratio]
+	case Graph:
+		return map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[p.body.Coordinate]
 	}
 	return compose.ColourOf(p.of)
 }
 
 // Describe says nothing: the curve says where its point is.
-func (p *Part) Describe(*evaluate.Demonstration, *document.Shown) []string { return nil }
+func (p *Part) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
 
 // Box is that of a coordinate's graph.
 func (p *Part) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
-	graph := p.Of.Graphs[p.given.Ratio]
-	if p.given.Piece != document.Graph || graph == nil {
+	graph := p.Of.Graphs[p.body.Coordinate]
+	if p.body.Piece != Graph || graph == nil {
 		return
 	}
 	for k := range looks + 1 {
@@ -133,8 +147,8 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: hue}
 		anchors = append(anchors, a)
 	}
-	switch p.given.Piece {
-	case document.Ray:
+	switch p.body.Piece {
+	case Ray:
 		sin, cos := math.Sincos(Direction(on.D, m.At))
 		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
 		on.Segment(compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1), pole, pixel(far*cos, far*sin))
@@ -142,36 +156,36 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 			on.Arrow(compose.Stroke(radiusHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, here)
 			label(on.Middle(pole, here), "r="+number.Format(r, 2), radiusHue)
 		}
-	case document.Projections:
+	case Projections:
 		on.Segment(compose.Stroke(acrossHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(at.X, 0))
 		on.Segment(compose.Stroke(upHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(0, at.Y))
 		on.Arrow(compose.Stroke(acrossHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(at.X, 0))
 		on.Arrow(compose.Stroke(upHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(0, at.Y))
-	case document.Velocity:
+	case Velocity:
 		q := m.Velocity(m.At)
 		on.Arrow(compose.Stroke(velocityHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
-	case document.Accelerated:
+	case Accelerated:
 		q := m.Acceleration(m.At)
 		on.Arrow(compose.Stroke(accelerationHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
-	case document.TangentAt:
+	case TangentAt:
 		q := m.Velocity(m.At)
 		if speed := math.Hypot(q.X, q.Y); speed > 0 {
 			far := 3 * (v.Right - v.Left + v.Top - v.Bottom) / speed
 			on.Segment(compose.Stroke(velocityHue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), pixel(at.X-far*q.X, at.Y-far*q.Y), pixel(at.X+far*q.X, at.Y+far*q.Y))
 		}
-	case document.Osculating:
+	case Osculating:
 		m.osculating(on, at)
-	case document.Dots:
+	case Dots:
 		p.dots(on)
-	case document.Region:
+	case Enclosed:
 		return p.region(on)
-	case document.Directions:
+	case Directions:
 		p.directions(on)
-	case document.Swept:
+	case Swept:
 		if a, area := p.swept(on); area == area {
 			label(a, `A\approx `+number.Format(area, 2), compose.ColourOf(p.of))
 		}
-	case document.Graph:
+	case Graph:
 		return p.coordinateGraph(on)
 	}
 	on.Room.Lines(on.Pen.Data[begun:])
@@ -240,10 +254,10 @@ func (p *Part) dots(on *compose.On) {
 		}
 	}
 	pen := compose.Stroke(picture.Ink, on.Scaled(compose.GuideWidth), picture.Whole, 1)
-	switch p.given.Line {
-	case document.Straight:
+	switch p.body.Line {
+	case Straight:
 		on.Broken(places, pen)
-	case document.Smooth:
+	case Smooth:
 		on.Broken(sample.Through(places), pen)
 	}
 }
@@ -256,7 +270,7 @@ func (p *Part) region(on *compose.On) []compose.Anchor {
 	}
 	now := drawnRegion{part: p, stamp: max(m.Stamp(d), other.Stamp(d))}
 	known := compose.Kept(on, func(k drawnRegion) bool { return k.part == now.part && k.stamp == now.stamp }, func() drawnRegion {
-		region := curves.Between(m.Outline(d), other.Outline(d), p.given.Common)
+		region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
 		now.sectors = curves.Sectors(region)
 		now.told = evaluate.AreaLaTeX(curves.RegionArea(region))
 		return now
@@ -371,7 +385,7 @@ func runsOff(p sample.Point, v compose.View) bool {
 // coordinateGraph draws r, x or y over the parameter, firmly as far as the point has come, with the present value as the
 // same coloured length.
 func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
-	m, v, name := p.Of, on.View, p.given.Ratio
+	m, v, name := p.Of, on.View, p.body.Coordinate
 	graph := m.Graphs[name]
 	if graph == nil {
 		return nil
@@ -386,7 +400,7 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 	}
 	firm, rest := firmAndRest(on, hue, picture.Whole, widthFor(length))
 	for _, line := range drawn.Lines {
-		if p.of.Trajectory.Rest != document.RestHidden {
+		if p.Of.body.Rest != document.RestHidden {
 			on.Line(compose.Within(line, m.At, m.To), rest)
 		}
 		on.Line(compose.Within(line, m.From, m.At), firm)

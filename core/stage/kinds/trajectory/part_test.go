@@ -6,6 +6,7 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/trajectory"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
@@ -40,7 +41,7 @@ func polar(t *testing.T, formulas []string, parameters []string, further func(d 
 // Inside the circle r = 3 sin θ and outside the cardioid r = 1 + sin φ lies an area of π (common practice).
 func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
-		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+		d.Shown = append(d.Shown, document.Entry{ID: "region", Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Enclosed, Other: d.Shown[1].ID}})
 	})
 	assert.Equal(t, `A=\pi\approx 3.1416`, stagetest.Labelled(pic, "region"))
 	found := false
@@ -70,8 +71,8 @@ func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 // After 10¹⁷ radians nobody can say how often a curve has passed a direction; the page must not try.
 func TestOfACurveWithoutEndNoRegionIsTold(t *testing.T) {
 	pic, _ := polar(t, []string{"r = 3 sin θ", "s(φ) = 1 + sin φ"}, nil, func(d *document.Document) {
-		d.Shown[1].Trajectory.To = "10^17"
-		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+		d.Shown[1].Body.(*trajectory.Body).To = "10^17"
+		d.Shown = append(d.Shown, document.Entry{ID: "region", Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Enclosed, Other: d.Shown[1].ID}})
 	})
 	assert.Empty(t, stagetest.Labelled(pic, "region"))
 	assert.NotEmpty(t, pic.Live, "the curves are drawn")
@@ -79,7 +80,7 @@ func TestOfACurveWithoutEndNoRegionIsTold(t *testing.T) {
 
 func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
 	_, e := polar(t, []string{"r(θ) = a", "s(φ) = 1"}, []string{"a"}, func(d *document.Document) {
-		d.Shown = append(d.Shown, document.Shown{ID: "region", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Region, Other: d.Shown[1].ID}})
+		d.Shown = append(d.Shown, document.Entry{ID: "region", Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Enclosed, Other: d.Shown[1].ID}})
 	})
 	var c compose.Composer
 	for radius, area := range map[float64]string{2: `A=3 \pi\approx 9.4248`, 1.5: `A=\frac{5 \pi}{4}\approx 3.927`, 1.1: `A\approx 0.6597`} {
@@ -95,11 +96,11 @@ func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
 }
 
 func TestPointsOfATableCanBeJoinedOrSmooth(t *testing.T) {
-	for _, line := range []document.Joining{"", document.Straight, document.Smooth} {
+	for _, line := range []trajectory.Joining{"", trajectory.Straight, trajectory.Smooth} {
 		pic, e := polar(t, []string{"r = 1 + cos θ"}, nil, func(d *document.Document) {
-			d.Shown = append(d.Shown, document.Shown{ID: "dots", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Dots, Step: "π/4", Line: line}})
+			d.Shown = append(d.Shown, document.Entry{ID: "dots", Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Dots, Step: "π/4", Line: line}})
 		})
-		assert.Equal(t, 9, stagetest.Markers(pic.Live, picture.Colour(e.Shown[0].Entry.Colour)), "0, π/4 … 2π")
+		assert.Equal(t, 9, stagetest.Markers(pic.Live, picture.Colour(e.Shown[0].Entry.Look.Colour)), "0, π/4 … 2π")
 		joins := stagetest.Lines(pic.Live, picture.Ink)
 		if line == "" {
 			assert.Empty(t, joins)
@@ -115,13 +116,13 @@ func TestPointsOfATableCanBeJoinedOrSmooth(t *testing.T) {
 			}
 			assert.Less(t, nearest, 0.01, "the line goes through every point")
 		}
-		assert.Equal(t, line == document.Smooth, len(joins[0]) > 9)
+		assert.Equal(t, line == trajectory.Smooth, len(joins[0]) > 9)
 	}
 }
 
 func TestAFamilyOfPolarCurvesHasOneForEachValue(t *testing.T) {
 	pic, e := polar(t, []string{"r = a + cos(3θ)"}, []string{"a"}, func(d *document.Document) {
-		d.Shown[0].Family = &document.Family{Parameter: "a", Values: []string{"0", "1", "2"}}
+		d.Shown[0].Body.(*trajectory.Body).Family = &family.Given{Parameter: "a", Values: []string{"0", "1", "2"}}
 	})
 	members := e.Shown[0].Live.(*trajectory.Live).Family.Members
 	require.Len(t, members, 3)
@@ -144,7 +145,7 @@ func TestAFamilyOfPolarCurvesHasOneForEachValue(t *testing.T) {
 // The graph beside a polar curve is called as the curve is.
 func TestTheGraphOfAPolarCurveHasItsName(t *testing.T) {
 	pic, _ := polar(t, []string{"s(φ) = 1 + cos φ"}, nil, func(d *document.Document) {
-		d.Shown = append(d.Shown, document.Shown{ID: "graph", Kind: document.PartOf, Of: d.Shown[0].ID, Part: &document.Part{Piece: document.Graph, Ratio: "r"}})
+		d.Shown = append(d.Shown, document.Entry{ID: "graph", Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Graph, Coordinate: "r"}})
 	})
 	assert.Equal(t, `s\left(\phi\right)`, stagetest.Labelled(pic, "graph"))
 }

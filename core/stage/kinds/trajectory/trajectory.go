@@ -16,11 +16,8 @@ import (
 	"parvix/core/stage/sample"
 )
 
-// Kind is the kind of trajectories.
-type Kind struct{}
-
 // Letter begins the ids of trajectories.
-func (Kind) Letter() string { return "q" }
+func (*Body) Letter() string { return "q" }
 
 // mostMoved bounds a coordinate, in parts: its second derivative is worked out too.
 const mostMoved = 400
@@ -39,6 +36,7 @@ type Live struct {
 	// Graphs are the coordinates as functions of the parameter: r, x, y.
 	Graphs map[string]*sample.Function
 
+	body                   *Body
 	velocity, acceleration *sample.Plane
 	radius                 program.Point
 	x, y, r                expr.Node // inlined, in radians
@@ -51,24 +49,23 @@ type Live struct {
 }
 
 // Load compiles the curve with its derivatives, and works the family's values out.
-func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
-	given := e.Trajectory
-	m := &Live{Polar: given.Function != "", Driver: -1, Graphs: map[string]*sample.Function{}}
-	if given.Driver != "" {
-		if m.Driver = d.Find(given.Driver); m.Driver < 0 {
-			d.Report(problem.New("not-a-parameter", 0, len(given.Driver), given.Driver), e.ID, "trajectory.driver")
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	m := &Live{body: b, Polar: b.Function != "", Driver: -1, Graphs: map[string]*sample.Function{}}
+	if b.Driver != "" {
+		if m.Driver = d.Find(b.Driver); m.Driver < 0 {
+			d.Report(problem.New("not-a-parameter", 0, len(b.Driver), b.Driver), e.ID, "driver")
 			return nil
 		}
 	}
 	if m.Polar && !m.polar(d, e) || !m.Polar && !m.parametric(d, e) {
 		return nil
 	}
-	m.from, m.to = d.Expression(given.From, e.ID, "trajectory.from"), d.Expression(given.To, e.ID, "trajectory.to")
+	m.from, m.to = d.Expression(b.From, e.ID, "from"), d.Expression(b.To, e.ID, "to")
 	if m.from == nil || m.to == nil || !m.compile(d, e) {
 		return nil
 	}
-	if e.Family != nil {
-		if m.Family = family.Of(d, e.Family, e.ID); m.Family == nil {
+	if b.Family != nil {
+		if m.Family = family.Of(d, b.Family, e.ID); m.Family == nil {
 			return nil
 		}
 	}
@@ -76,12 +73,12 @@ func (Kind) Load(d *evaluate.Demonstration, e *document.Shown) kind.Live {
 }
 
 // polar puts r(θ)·(cos θ, sin θ) for the coordinates.
-func (m *Live) polar(d *evaluate.Demonstration, e *document.Shown) bool {
-	given := e.Trajectory
+func (m *Live) polar(d *evaluate.Demonstration, e *document.Entry) bool {
+	given := m.body
 	f := d.Named(given.Function)
 	if f == nil || f.Inlined == nil || len(f.Stated.Variables) != 1 {
 		if f == nil || f.Formula != nil && len(f.Waits) == 0 {
-			d.Report(problem.New("not-a-function", 0, len(given.Function), given.Function), e.ID, "trajectory.function")
+			d.Report(problem.New("not-a-function", 0, len(given.Function), given.Function), e.ID, "function")
 		}
 		return false
 	}
@@ -98,14 +95,11 @@ func (m *Live) polar(d *evaluate.Demonstration, e *document.Shown) bool {
 }
 
 // parametric reads both coordinates.
-func (m *Live) parametric(d *evaluate.Demonstration, e *document.Shown) bool {
-	given := e.Trajectory
-	m.variable = given.Variable
-	if m.variable == "" {
-		m.variable = "t"
-	}
-	x := d.Expression(given.X, e.ID, "trajectory.x", m.variable)
-	y := d.Expression(given.Y, e.ID, "trajectory.y", m.variable)
+func (m *Live) parametric(d *evaluate.Demonstration, e *document.Entry) bool {
+	given := m.body
+	m.variable = given.Letters()
+	x := d.Expression(given.X, e.ID, "x", m.variable)
+	y := d.Expression(given.Y, e.ID, "y", m.variable)
 	if x == nil || y == nil {
 		return false
 	}
@@ -113,12 +107,12 @@ func (m *Live) parametric(d *evaluate.Demonstration, e *document.Shown) bool {
 	return true
 }
 
-func (m *Live) compile(d *evaluate.Demonstration, e *document.Shown) bool {
+func (m *Live) compile(d *evaluate.Demonstration, e *document.Entry) bool {
 	inputs := d.InputNames(m.variable)
 	var waits []string
 	both := &expr.Binary{Op: expr.Add, L: m.x, R: m.y}
 	if m.on, waits = d.Dependencies(both, []string{m.variable}); len(waits) > 0 {
-		d.Wait(waits, both, e.ID, "trajectory.function")
+		d.Wait(waits, both, e.ID, "function")
 		return false
 	}
 	for _, x := range []*evaluate.Expression{m.from, m.to} {
@@ -126,7 +120,7 @@ func (m *Live) compile(d *evaluate.Demonstration, e *document.Shown) bool {
 	}
 	for _, n := range []expr.Node{m.x, m.y} {
 		if err := evaluate.Affordable(n, inputs, n, "a coordinate", mostMoved); err != nil {
-			d.Report(err, e.ID, "trajectory.function")
+			d.Report(err, e.ID, "function")
 			return false
 		}
 	}
@@ -149,7 +143,7 @@ func (m *Live) compile(d *evaluate.Demonstration, e *document.Shown) bool {
 		m.radius, err = program.CompilePoint(m.r, inputs)
 	}
 	if err != nil {
-		d.Report(err, e.ID, "trajectory.function")
+		d.Report(err, e.ID, "function")
 		return false
 	}
 	d.Counters.Compiles++

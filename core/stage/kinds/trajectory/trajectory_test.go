@@ -14,7 +14,7 @@ import (
 )
 
 // running loads a trajectory, with r as its radius for a polar one, driven by a dial.
-func running(t testing.TB, unit document.AngleUnit, r string, given document.Trajectory, values map[string]float64) (*evaluate.Demonstration, *trajectory.Live) {
+func running(t testing.TB, unit document.AngleUnit, r string, given trajectory.Body, values map[string]float64) (*evaluate.Demonstration, *trajectory.Live) {
 	t.Helper()
 	d := document.New("")
 	d.AngleUnit = unit
@@ -26,7 +26,7 @@ func running(t testing.TB, unit document.AngleUnit, r string, given document.Tra
 		d.Stated = append(d.Stated, document.Stated{ID: "dial" + name, Kind: document.Parameter, Name: name, From: "0", To: "720", Step: "0.1"})
 		d.Scenes[0].Values[name] = v
 	}
-	d.Shown = []document.Shown{{ID: "m", Kind: document.Moving, Trajectory: &given}}
+	d.Shown = []document.Entry{{ID: "m", Body: &given}}
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
@@ -35,7 +35,7 @@ func running(t testing.TB, unit document.AngleUnit, r string, given document.Tra
 
 // On (3 cos t, 2 sin t) the velocity is (−3 sin t, 2 cos t), and the acceleration points to the centre (common practice).
 func TestAPointOnAnEllipseHasItsVelocity(t *testing.T) {
-	_, m := running(t, document.Radian, "", document.Trajectory{X: "3cos t", Y: "2sin t", From: "0", To: "2π"}, nil)
+	_, m := running(t, document.Radian, "", trajectory.Body{X: "3cos t", Y: "2sin t", From: "0", To: "2π"}, nil)
 	assert.True(t, m.Exists())
 	assert.InDelta(t, 2*math.Pi, m.At, 1e-12, "without a driver it is run through to its end")
 	for _, at := range []float64{0, 0.7, math.Pi / 2, 4} {
@@ -52,7 +52,7 @@ func TestAPointOnAnEllipseHasItsVelocity(t *testing.T) {
 // The cardioid r = a(1 + cos θ) passes (2a, 0), (0, a) and the pole, in either unit of angles (common practice).
 func TestAPolarCurveIsTheSameInBothUnits(t *testing.T) {
 	for unit, turn := range map[document.AngleUnit]float64{document.Radian: 2 * math.Pi, document.Degree: 360} {
-		e, m := running(t, unit, "a(1 + cos θ)", document.Trajectory{From: "0", To: map[document.AngleUnit]string{document.Radian: "2π", document.Degree: "360"}[unit]},
+		e, m := running(t, unit, "a(1 + cos θ)", trajectory.Body{From: "0", To: map[document.AngleUnit]string{document.Radian: "2π", document.Degree: "360"}[unit]},
 			map[string]float64{"a": 1.5})
 		assert.True(t, m.Polar)
 		assert.Equal(t, "θ", m.Variable())
@@ -76,7 +76,7 @@ func TestAPolarCurveIsTheSameInBothUnits(t *testing.T) {
 
 // The driver says how far the curve is drawn; it moves no curve, and beyond the ends it is held there.
 func TestTheDriverRunsFromEndToEnd(t *testing.T) {
-	e, m := running(t, document.Radian, "", document.Trajectory{X: "t", Y: "t²", From: "1", To: "4", Driver: "k"}, map[string]float64{"k": 2})
+	e, m := running(t, document.Radian, "", trajectory.Body{X: "t", Y: "t²", From: "1", To: "4", Driver: "k"}, map[string]float64{"k": 2})
 	stamp := m.Stamp(e)
 	for k, want := range map[float64]float64{2: 2, 0: 1, 3.5: 3.5, 9: 4} {
 		e.Set(0, k)
@@ -93,23 +93,23 @@ func TestTheDriverRunsFromEndToEnd(t *testing.T) {
 // What a polar curve encloses can be told while it runs through few turns, 500 at most, of either unit.
 func TestWhatIsEnclosedIsToldForFewTurns(t *testing.T) {
 	for to, has := range map[string]bool{"2π": true, "900π": true, "3000π": false} {
-		e, m := running(t, document.Radian, "1 + θ", document.Trajectory{From: "0", To: to}, nil)
+		e, m := running(t, document.Radian, "1 + θ", trajectory.Body{From: "0", To: to}, nil)
 		assert.Equal(t, has, m.HasOutline(e), to)
 	}
-	e, m := running(t, document.Degree, "2", document.Trajectory{From: "0", To: "360"}, nil)
+	e, m := running(t, document.Degree, "2", trajectory.Body{From: "0", To: "360"}, nil)
 	assert.True(t, m.HasOutline(e))
-	e, m = running(t, document.Radian, "2", document.Trajectory{From: "3", To: "3"}, nil)
+	e, m = running(t, document.Radian, "2", trajectory.Body{From: "3", To: "3"}, nil)
 	assert.False(t, m.HasOutline(e), "nothing is run through")
 }
 
 func TestATrajectoryIsLabelledAsItIsTyped(t *testing.T) {
-	e, _ := running(t, document.Radian, "", document.Trajectory{X: "a cos(t)", Y: "1.5", From: "0", To: "1"}, map[string]float64{"a": 2})
+	e, _ := running(t, document.Radian, "", trajectory.Body{X: "a cos(t)", Y: "1.5", From: "0", To: "1"}, map[string]float64{"a": 2})
 	for _, part := range []string{`\htmlClass{hue-0}{a}`, `\cos(t)`, "1.5"} {
 		assert.Contains(t, labelOf(e, true), part)
 	}
 	assert.Empty(t, labelOf(e, false))
 	assert.Equal(t, `x\left(t\right)`, e.Shown[0].Live.(*trajectory.Live).CoordinateLaTeX("x"))
-	e, m := running(t, document.Radian, "a θ", document.Trajectory{From: "0", To: "1"}, map[string]float64{"a": 2.5})
+	e, m := running(t, document.Radian, "a θ", trajectory.Body{From: "0", To: "1"}, map[string]float64{"a": 2.5})
 	assert.Equal(t, `r=2.5 \theta`, labelOf(e, true), "with the present value")
 	assert.Equal(t, "r", labelOf(e, false))
 	assert.Equal(t, `r\left(\theta\right)`, m.CoordinateLaTeX("r"))
@@ -117,13 +117,13 @@ func TestATrajectoryIsLabelledAsItIsTyped(t *testing.T) {
 
 // A curve that cannot be drawn says what it misses.
 func TestATrajectoryNamesWhatItMisses(t *testing.T) {
-	for code, c := range map[string]document.Trajectory{
+	for code, c := range map[string]trajectory.Body{
 		"not-a-parameter": {X: "t", Y: "t", From: "0", To: "1", Driver: "k"},
 		"not-a-function":  {Function: "q", From: "0", To: "1"},
 		"unfinished":      {X: "t +", Y: "t", From: "0", To: "1"},
 	} {
 		d := document.New("")
-		d.Shown = []document.Shown{{ID: "m", Kind: document.Moving, Trajectory: &c}}
+		d.Shown = []document.Entry{{ID: "m", Body: &c}}
 		require.NoError(t, d.Check())
 		e := evaluate.Load(d, nil)
 		assert.Equal(t, code, stagetest.Problems(e)["m"])
@@ -147,9 +147,9 @@ func TestTheRunnerFollowsTheHandAlongTheCurve(t *testing.T) {
 
 // labelOf is what the label of the curve says, its formula or its name alone.
 func labelOf(e *evaluate.Demonstration, formula bool) string {
-	e.Shown[0].Entry.Label = document.LabelName
+	e.Shown[0].Entry.Look.Label = document.LabelName
 	if formula {
-		e.Shown[0].Entry.Label = document.LabelFormula
+		e.Shown[0].Entry.Look.Label = document.LabelFormula
 	}
 	return stagetest.Labelled(stagetest.Again(e, 900, 450), e.Shown[0].Entry.ID)
 }

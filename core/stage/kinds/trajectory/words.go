@@ -12,7 +12,8 @@ import (
 )
 
 // label is what the label says: r, with the formula and its present values, or (x(t), y(t)).
-func (m *Live) label(d *evaluate.Demonstration, given *document.Trajectory, formula bool) string {
+func (m *Live) label(d *evaluate.Demonstration, formula bool) string {
+	given := m.body
 	if m.Polar {
 		f := d.Named(given.Function)
 		if formula {
@@ -38,41 +39,37 @@ func (m *Live) CoordinateLaTeX(name string) string {
 func (m *Live) Variable() string { return m.variable }
 
 // Sentence says “the polar curve r for 0 ≤ θ ≤ 2π”.
-func (Kind) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
-	m := s.Entry.Trajectory
-	ends := []evaluate.Word{evaluate.Says(" for "), {LaTeX: d.FormulaWord(m.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, m)) + `\le ` + d.FormulaWord(m.To).LaTeX}}
-	if s.Entry.Family != nil {
-		ends = append(append(ends, evaluate.Says(", ")), family.Sentence(d, s.Entry.Family)...)
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+	ends := []evaluate.Word{evaluate.Says(" for "), {LaTeX: d.FormulaWord(b.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, b)) + `\le ` + d.FormulaWord(b.To).LaTeX}}
+	if b.Family != nil {
+		ends = append(append(ends, evaluate.Says(", ")), family.Sentence(d, b.Family)...)
 	}
-	if m.Function != "" {
-		return append([]evaluate.Word{evaluate.Says("the polar curve "), {LaTeX: expr.LaTeXName(m.Function)}}, ends...)
+	if b.Function != "" {
+		return append([]evaluate.Word{evaluate.Says("the polar curve "), {LaTeX: expr.LaTeXName(b.Function)}}, ends...)
 	}
-	pair := `\left(` + d.FormulaWord(m.X, letterOf(d, m)).LaTeX + d.Typeset(`,\;`) + d.FormulaWord(m.Y, letterOf(d, m)).LaTeX + `\right)`
+	pair := `\left(` + d.FormulaWord(b.X, letterOf(d, b)).LaTeX + d.Typeset(`,\;`) + d.FormulaWord(b.Y, letterOf(d, b)).LaTeX + `\right)`
 	return append([]evaluate.Word{evaluate.Says("the curve "), {LaTeX: pair}}, ends...)
 }
 
-func letterOf(d *evaluate.Demonstration, m *document.Trajectory) string {
-	if f := d.Document.StatedNamed(m.Function); f != nil && len(f.Variables) == 1 {
+func letterOf(d *evaluate.Demonstration, b *Body) string {
+	if f := d.Document.StatedNamed(b.Function); f != nil && len(f.Variables) == 1 {
 		return f.Variables[0]
 	}
-	if m.Variable != "" {
-		return m.Variable
-	}
-	return "t"
+	return b.Letters()
 }
 
 // Describe says how far a curve has been run through.
-func (m *Live) Describe(_ *evaluate.Demonstration, e *document.Shown) []string {
+func (m *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 	what := "A parametric curve"
 	if m.Polar {
-		what = "The polar curve " + e.Trajectory.Function
+		what = "The polar curve " + m.body.Function
 	}
 	if !m.Exists() {
 		return []string{what + " on an empty interval."}
 	}
 	if f := m.Family; f != nil {
 		first, last := f.Ends()
-		return []string{fmt.Sprintf("%s for %d values of %s from %v to %v.", what, len(f.Members), e.Family.Parameter, first, last)}
+		return []string{fmt.Sprintf("%s for %d values of %s from %v to %v.", what, len(f.Members), m.body.Family.Parameter, first, last)}
 	}
 	p := m.Place(m.At)
 	if math.IsNaN(p.X + p.Y) {

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // What is found out about a polar or parametric curve, and its table with a chosen step, to be copied or saved.
 import { computed, ref, shallowRef, watch } from 'vue';
-import { useBench } from '../bench/store';
-import type { Joining, Part, Problem, Shown, TrajectoryView } from '../generated/types';
-import MathText from '../shared/MathText.vue';
-import { follower } from '../shared/follower';
+import { useBench } from '../../bench/store';
+import type { EntryOf, Joining, Problem, TrajectoryView } from '../../generated/types';
+import MathText from '../../shared/MathText.vue';
+import { fresh, ofKind } from '../../shared/entries';
+import { follower } from '../../shared/follower';
 
-const props = defineProps<{ entry: Shown }>();
+const props = defineProps<{ entry: EntryOf<'trajectory'> }>();
 const bench = useBench();
 const view = shallowRef<TrajectoryView>();
 const step = ref('');
@@ -25,7 +26,7 @@ const reached = computed(() => {
 
 /** Takes the point to a row. */
 function goTo(k: number) {
-  const name = props.entry.trajectory?.driver;
+  const name = props.entry.body.driver;
   const dial = bench.loaded?.dials.findIndex((d) => d.name === name) ?? -1;
   const t = view.value?.numbers[k]?.[0];
   if (dial >= 0 && t != null) void bench.moveByHand(['setDial', dial, t]);
@@ -33,7 +34,7 @@ function goTo(k: number) {
 
 const follow = follower(async () => {
   const values = await bench.valuesInPlay();
-  at.value = values[props.entry.trajectory?.driver ?? ''];
+  at.value = values[props.entry.body.driver ?? ''];
   const answer = await bench.ask({
     kind: 'trajectory',
     id: props.entry.id,
@@ -65,34 +66,37 @@ async function copy() {
 function save() {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(new Blob([csv()], { type: 'text/csv;charset=utf-8' }));
-  link.download = `${props.entry.trajectory?.function || 'curve'}.csv`;
+  link.download = `${props.entry.body.function || 'curve'}.csv`;
   link.click();
   URL.revokeObjectURL(link.href);
 }
 
 /** The table's points on the stage, which go along with the curve. */
 const points = computed(() =>
-  bench.document?.shown.find((s) => s.of === props.entry.id && s.part?.piece === 'dots' && s.part.step),
+  ofKind(bench.document?.shown, 'trajectoryPart').find(
+    ({ body }) => body.of === props.entry.id && body.piece === 'dots' && body.step,
+  ),
 );
 const lines: { line: '' | Joining; words: string }[] = [
   { line: '', words: 'as points' },
   { line: 'straight', words: 'joined' },
   { line: 'smooth', words: 'smooth' },
 ];
-const isShown = (line: '' | Joining) => points.value && (points.value.part!.line ?? '') === line;
+const isShown = (line: '' | Joining) => points.value && (points.value.body.line ?? '') === line;
 
 /** Shows the rows as points, joined or not, or takes them off the stage. */
 function showPoints(line: '' | Joining) {
   const there = points.value;
-  if (there && isShown(line) && there.part!.step === step.value) {
+  if (there && isShown(line) && there.body.step === step.value) {
     return bench.askEdit({ kind: 'delete', id: there.id });
   }
-  const part: Part = { piece: 'dots', step: step.value, line: line || undefined };
-  const { id: of, panels, colour } = props.entry;
-  return bench.askEdit({
-    kind: 'putShown',
-    shown: { id: there?.id ?? '', kind: 'part', of, part, panels, colour },
-  });
+  const { id: of, where, look } = props.entry;
+  const entry = fresh(
+    'trajectoryPart',
+    { of, piece: 'dots', step: step.value, line: line || undefined },
+    { id: there?.id ?? '', where, look },
+  );
+  return bench.askEdit({ kind: 'put', entry });
 }
 </script>
 
@@ -140,7 +144,7 @@ function showPoints(line: '' | Joining) {
             <tr
               v-for="(row, k) in view.rows"
               :key="k"
-              :class="{ reached: k === reached, goes: entry.trajectory?.driver }"
+              :class="{ reached: k === reached, goes: entry.body.driver }"
               @click="goTo(k)"
             >
               <td v-for="(cell, i) in row" :key="i" :class="{ gap: cell === 'undefined' }">{{ cell }}</td>

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 // A piece of geometry: its shape, and the points or the function that it hangs on.
 import { computed } from 'vue';
-import { useBench } from '../bench/store';
-import { mostCorners, pointsOf, type FigureShape, type Problem, type Shown } from '../generated/types';
-import Choice from '../shared/Choice.vue';
-import FormulaField from './FormulaField.vue';
+import FormulaField from '../../folio/FormulaField.vue';
+import {
+  mostCorners,
+  pointsOf,
+  type FigureBody,
+  type FigureShape,
+  type Problem,
+} from '../../generated/types';
+import Choice from '../../shared/Choice.vue';
+import { functions as statedFunctions, points as shownPoints } from '../bench';
 
-const entry = defineModel<Shown>({ required: true });
+const figure = defineModel<FigureBody>({ required: true });
 defineProps<{ refused?: Problem }>();
 const emit = defineEmits<{ keep: []; cancel: [] }>();
-const bench = useBench();
 
 const words: Record<FigureShape, string> = {
   segment: 'segment',
@@ -25,31 +30,23 @@ const words: Record<FigureShape, string> = {
   intersection: 'intersections',
 };
 const shapes = (Object.keys(words) as FigureShape[]).map((value) => ({ value, label: words[value] }));
-const figure = computed(() => entry.value.figure!);
 const needs = computed(() => pointsOf[figure.value.shape]);
 const ids = computed(() => figure.value.points ?? []);
 
-const points = computed(() =>
-  (bench.document?.shown ?? [])
-    .filter((s) => s.id !== entry.value.id && (s.kind === 'point' || s.figure?.shape === 'midpoint'))
-    .map((s) => ({ value: s.id, label: s.name })),
-);
-const functions = computed(() =>
-  (bench.document?.stated ?? [])
-    .filter((s) => s.kind === 'function' && s.variables?.length === 1)
-    .map((s) => ({ value: s.name })),
-);
-const at = computed({ get: () => entry.value.at ?? '', set: (v) => (entry.value.at = v) });
+const points = computed(() => shownPoints().filter((p) => p.label !== figure.value.name));
+const functions = computed(statedFunctions);
+const at = computed({ get: () => figure.value.at ?? '', set: (v) => (figure.value.at = v) });
 
 /** Takes a shape with as many of the points as it needs, in their order. */
 function take(shape: FigureShape) {
   const count = pointsOf[shape];
   const wanted = count < 0 ? Math.max(3, ids.value.length) : count;
   const known = [...ids.value, ...points.value.map((p) => p.value).filter((id) => !ids.value.includes(id))];
-  entry.value.figure = { shape, points: known.slice(0, wanted) };
+  figure.value.shape = shape;
+  figure.value.points = known.slice(0, wanted);
   if (count === 0) {
-    entry.value.function ??= functions.value[0]?.value;
-    if (shape === 'intersection') entry.value.figure.other = functions.value.at(-1)?.value;
+    figure.value.function ??= functions.value[0]?.value;
+    if (shape === 'intersection') figure.value.other = functions.value.at(-1)?.value;
   }
 }
 const choose = (k: number, id?: string) =>
@@ -102,12 +99,12 @@ const lacks = computed(() =>
     <button v-if="ids.length > 3" type="button" class="link" @click="remove">one corner less</button>
   </p>
   <label v-if="figure.shape === 'midpoint'" class="line"
-    >name <a-input v-model:value="entry.name" placeholder="M" aria-label="Name of the midpoint"
+    >name <a-input v-model:value="figure.name" placeholder="M" aria-label="Name of the midpoint"
   /></label>
   <template v-if="needs === 0">
     <label class="line">
       {{ figure.shape === 'intersection' ? 'where' : 'to the curve of' }}
-      <Choice v-model="entry.function" :options="functions" label="Function" />
+      <Choice v-model="figure.function" :options="functions" label="Function" />
     </label>
     <label v-if="figure.shape === 'intersection'" class="line">
       meets
@@ -119,7 +116,7 @@ const lacks = computed(() =>
         v-model="at"
         label="Place of the line"
         placeholder="p"
-        :refused="refused"
+        :refused="refused?.field === 'at' ? refused : undefined"
         focus
         @enter="emit('keep')"
         @escape="emit('cancel')"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // What a circle's angle tells, line by line. It reads the frame itself, so that a frame changes these lines alone.
 import { computed } from 'vue';
-import { useBench } from '../bench/store';
-import MathText from '../shared/MathText.vue';
+import { useBench } from '../../bench/store';
+import MathText from '../../shared/MathText.vue';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();

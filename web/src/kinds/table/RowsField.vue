@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A small table to type points in: a new row opens when the last one is filled; several lines can be pasted.
 import { computed, watch } from 'vue';
-import type { Row } from '../generated/types';
+import type { Row } from '../../generated/types';
 
 const rows = defineModel<Row[]>({ required: true });
 

@@ -1,0 +1,153 @@
+// Package text is a text beside the picture or on it: words, formulas, live values and live findings.
+package text
+
+import (
+	"strings"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	"parvix/core/formula/symbolic"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+)
+
+// Letter begins the ids of texts.
+func (*Body) Letter() string { return "w" }
+
+// Live is a text with its live values.
+type Live struct {
+	Pieces []*LivePiece
+}
+
+// LivePiece is a part of a text: words in Text, or a formula or value as LaTeX.
+type LivePiece struct {
+	Given *Piece
+	// Text is set for words and for numbers, LaTeX for formulas and values with a formula.
+	Text, LaTeX string
+	value       *evaluate.Expression
+	// told is the function of a finding; Waiting tells that its words are still being computed.
+	told    *evaluate.Function
+	toldAt  [2]uint64
+	Waiting bool
+}
+
+// IsLive tells that it follows the values in play.
+func (p *LivePiece) IsLive() bool { return p.Given.Kind == Value || p.Given.Kind == Told }
+
+const defaultDecimals = 3
+
+// Load understands the pieces; one that cannot be is reported, and the others are shown.
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	l := &Live{}
+	for i := range b.Pieces {
+		p := &LivePiece{Given: &b.Pieces[i]}
+		l.Pieces = append(l.Pieces, p)
+		switch p.Given.Kind {
+		case Words:
+			p.Text = p.Given.Text
+		case Formula:
+			st, err := d.Statement(p.Given.Text)
+			if err != nil {
+				d.Report(err, e.ID, "pieces")
+				continue
+			}
+			p.LaTeX = head(d, st) + d.LaTeX(st.Node, d.Class)
+		case Told:
+			if p.told = d.Function(p.Given.Text); p.told == nil {
+				d.Report(problem.New("not-a-function", 0, len(p.Given.Text), p.Given.Text), e.ID, "pieces")
+			}
+		case Value:
+			p.value = d.Expression(p.Given.Text, e.ID, "pieces")
+		}
+	}
+	return l
+}
+
+// head writes f(x) = for a formula in a text that was typed with one.
+func head(d *evaluate.Demonstration, st expr.Statement) string {
+	if st.Name == "" {
+		return ""
+	}
+	return d.HeadLaTeX(st.Name, st.Variables) + "="
+}
+
+// Sentence is the text itself, which says what it is.
+func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word { return nil }
+
+// Refresh writes values and findings anew that hang on what has moved; it tells how many there were.
+func (l *Live) Refresh(d *evaluate.Demonstration) (count int) {
+	for _, p := range l.Pieces {
+		if p.value != nil && d.HasMoved(p.value) {
+			count++
+			p.update(d)
+		}
+		if p.told != nil {
+			if at := [2]uint64{d.Stamp(p.told), d.FoundStamp()}; at != p.toldAt {
+				p.toldAt = at
+				p.tell(d)
+			}
+		}
+	}
+	return count
+}
+
+// Compose draws nothing: texts are typeset beside the picture.
+func (l *Live) Compose(*compose.On) []compose.Anchor { return nil }
+
+// Describe says nothing: texts can be read as they are.
+func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+
+// Box asks for nothing: a text has a corner.
+func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// tell writes a finding as it was last found.
+func (p *LivePiece) tell(d *evaluate.Demonstration) {
+	last, current := d.FoundOf(p.told)
+	p.Waiting = !current
+	switch {
+	case last != nil && last.Told[p.Given.Finding] != "":
+		p.LaTeX, p.Text = last.Told[p.Given.Finding], ""
+	case current:
+		p.LaTeX, p.Text = "", "none"
+	default:
+		p.LaTeX, p.Text = "", "…"
+	}
+}
+
+func (p *LivePiece) update(d *evaluate.Demonstration) {
+	v := p.value.At(d.Inputs())
+	decimals := defaultDecimals
+	if p.Given.Decimals != nil {
+		decimals = *p.Given.Decimals
+	}
+	text := d.Numeral(number.Format(v, decimals))
+	if v != v {
+		text = "undefined (" + d.Why(p.value) + ")"
+	}
+	typeset := text
+	if v != v {
+		typeset = `\text{` + text + `}`
+	} else if d.Document.DecimalComma {
+		typeset = strings.ReplaceAll(text, ",", "{,}")
+	}
+	switch p.Given.Form {
+	case AsEquation:
+		p.LaTeX = d.LaTeX(p.value.Formula, d.Class) + "=" + typeset
+	case AsSubstituted:
+		body := p.value.Formula
+		if c, ok := body.(*expr.Call); ok && c.Primes == 0 && !expr.IsBuiltin(c.Name) {
+			def, _ := d.Lookup(c.Name)
+			with := map[string]expr.Node{}
+			for i, v := range def.Variables {
+				with[v] = c.Args[i]
+			}
+			body = symbolic.Substitute(def.Body, with)
+		}
+		p.LaTeX = d.LaTeX(symbolic.PutNumbers(body, d.Numbers()), nil) + "=" + typeset
+	default:
+		p.Text = text
+	}
+}

@@ -1,0 +1,1 @@
+<template><path d="M2 8h28" /></template>

@@ -1,0 +1,40 @@
+// What the kinds ask of the bench.
+import { useBench } from '../bench/store';
+import { hasKind, isOn } from '../shared/entries';
+
+/** The stated functions of one variable, as choices. */
+export const functions = () =>
+  (useBench().document?.stated ?? [])
+    .filter((s) => s.kind === 'function' && s.variables?.length === 1)
+    .map((s) => ({ value: s.name }));
+
+export const parameters = () =>
+  (useBench().document?.stated ?? [])
+    .filter((s) => s.kind === 'parameter')
+    .map((s) => ({ value: s.name, label: s.name }));
+
+/** The points on which something can hang, by their ids. */
+export const points = () =>
+  (useBench().document?.shown ?? []).flatMap((e) => {
+    if (hasKind(e, 'point')) return [{ value: e.id, label: e.body.name }];
+    if (hasKind(e, 'figure') && e.body.shape === 'midpoint') {
+      return [{ value: e.id, label: e.body.name ?? '' }];
+    }
+    return [];
+  });
+
+export const lastFunction = () => {
+  const stated = useBench().document?.stated ?? [];
+  return stated.findLast((s) => s.kind === 'function')?.name ?? '';
+};
+
+export const needsFunction = () =>
+  useBench().document?.stated.some((s) => s.kind === 'function') ? '' : 'state a function first';
+
+/** What is new goes where nothing is yet, else everywhere. */
+export function emptyPanels(): string[] | undefined {
+  const bench = useBench();
+  const panels = bench.document?.panels ?? [];
+  const empty = panels.filter((p) => !bench.document?.shown.some((e) => isOn(e, p.id)));
+  return empty.length && empty.length < panels.length ? empty.map((p) => p.id) : undefined;
+}

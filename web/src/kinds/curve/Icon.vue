@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import type { CurveBody } from '../../generated/types';
+
+defineProps<{ body: CurveBody }>();
+</script>
+
+<template>
+  <template v-if="body.family">
+    <path d="M2 3h28" class="ramp-0" />
+    <path d="M2 8h28" class="ramp-4" />
+    <path d="M2 13h28" class="ramp-8" />
+  </template>
+  <path v-else d="M2 8h28" />
+</template>

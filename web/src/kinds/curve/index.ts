@@ -1,0 +1,53 @@
+import { useBench } from '../../bench/store';
+import { lastFunction, needsFunction, parameters } from '../bench';
+import type { PageKind } from '../kind';
+import Form from './Form.vue';
+import Icon from './Icon.vue';
+
+/** Opens the findings of a curve's function, which stand under its statement. */
+async function study(name: string) {
+  const bench = useBench();
+  bench.findings.open = name;
+  await bench.findings.follow();
+  document.querySelector(`[aria-label="Findings of ${name}"]`)?.scrollIntoView({ block: 'nearest' });
+}
+
+export const curve: PageKind<'curve'> = {
+  name: (body) => body.function,
+  form: Form,
+  icon: Icon,
+  labels: (body) =>
+    body.family
+      ? [
+          ['name', "its parameter's value"],
+          ['none', 'nothing'],
+        ]
+      : [
+          ['name', 'its name'],
+          ['formula', 'the formula with values'],
+          ['none', 'nothing'],
+        ],
+  line: (body) => (body.family ? undefined : body.parent ? 'dashed' : 'whole'),
+  coloured: (body) => !body.family,
+  actions: ({ body }) => [
+    {
+      key: 'findings',
+      words: `Findings of ${body.function}`,
+      act: () => void study(body.function),
+    },
+  ],
+  additions: () => [
+    {
+      key: 'curve',
+      words: 'the curve of a function',
+      waits: needsFunction(),
+      fresh: () => ({ function: lastFunction() }),
+    },
+    {
+      key: 'family',
+      words: 'a family: a curve for several values',
+      waits: needsFunction() || (parameters().length ? '' : 'state a function with a parameter first'),
+      fresh: () => ({ function: lastFunction(), family: { parameter: parameters()[0]?.value ?? '' } }),
+    },
+  ],
+};

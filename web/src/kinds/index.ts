@@ -1,0 +1,49 @@
+// All kinds of what is shown; a kind of the core without a folder here fails the check of types.
+import type { Bodies, Entry, EntryOf, Kind } from '../generated/types';
+import { circle, circlePart } from './circle';
+import { curve } from './curve';
+import { figure } from './figure';
+import { finding } from './finding';
+import { guide } from './guide';
+import type { Addition, PageKind } from './kind';
+import { path } from './path';
+import { point } from './point';
+import { steps } from './steps';
+import { table } from './table';
+import { trace } from './trace';
+import { trajectory } from './trajectory';
+import { trajectoryPart } from './trajectory/part';
+
+/** Texts have a part of the folio and a form of their own. */
+export type ShownKind = Exclude<Kind, 'text'>;
+
+const kinds: { [K in ShownKind]: PageKind<K> } = {
+  curve,
+  steps,
+  point,
+  guide,
+  figure,
+  table,
+  trajectory,
+  circle,
+  trace,
+  finding,
+  path,
+  circlePart,
+  trajectoryPart,
+};
+
+/** A kind as it is used for an entry whose body is its own. */
+export type AnyKind = PageKind<ShownKind> & {
+  actions?: (entry: EntryOf<ShownKind>) => ReturnType<NonNullable<PageKind<ShownKind>['actions']>>;
+};
+
+export const kindOf = (e: Entry): AnyKind => kinds[e.kind as ShownKind] as unknown as AnyKind;
+
+export const nameOf = (e: Entry): string => kindOf(e).name(e.body as Bodies[ShownKind]);
+
+/** What the menu of additions offers, in its order. */
+export const additions = (): (Addition<ShownKind> & { kind: ShownKind })[] =>
+  (Object.keys(kinds) as ShownKind[]).flatMap((kind) =>
+    (kinds[kind].additions?.() ?? []).map((a) => ({ ...(a as Addition<ShownKind>), kind })),
+  );
