@@ -224,12 +224,27 @@ func captured(before, after string, s *expr.Scope, old, name string) bool {
 		known.Functions = maps.Clone(s.Functions)
 		known.Functions[name] = arity
 	}
-	was, errWas := expr.Parse(before, s)
-	is, errIs := expr.Parse(after, known)
-	if errWas != nil || errIs != nil {
-		return errWas == nil
+	was, is := sidesOf(before, s), sidesOf(after, known)
+	if len(was) != len(is) {
+		return len(was) > 0
 	}
-	return !expr.Equal(withName(was.Node, old, name), is.Node)
+	for i := range was {
+		if !expr.Equal(withName(was[i], old, name), is[i]) {
+			return true
+		}
+	}
+	return false
+}
+
+// sidesOf are those of a relation, or the one formula that a text is; none where it cannot be read.
+func sidesOf(text string, s *expr.Scope) []expr.Node {
+	if f, err := expr.Parse(text, s); err == nil {
+		return []expr.Node{f.Node}
+	}
+	if r, err := expr.ParseRelation(text, s); err == nil {
+		return r.Sides
+	}
+	return nil
 }
 
 // withName puts a name in the place of another, of functions too.
@@ -259,28 +274,26 @@ func renameKey(values map[string]float64, old, name string) {
 
 // renamed replaces a name where it stands in a formula; a text that cannot be read stays as it is.
 func renamed(text string, s *expr.Scope, old, name string) string {
-	f, err := expr.Parse(text, s)
-	if err != nil {
-		return text
-	}
 	var at []expr.Span
-	expr.Walk(f.Node, func(n expr.Node) bool {
-		switch n := n.(type) {
-		case *expr.Name:
-			if n.Name == old {
-				at = append(at, n.Span)
-			}
-		case *expr.Call:
-			if n.Name == old {
-				end := n.From
-				for end < len(text) && text[end] != '(' && text[end] != '\'' && text[end] != ' ' {
-					end++
+	for _, side := range sidesOf(text, s) {
+		expr.Walk(side, func(n expr.Node) bool {
+			switch n := n.(type) {
+			case *expr.Name:
+				if n.Name == old {
+					at = append(at, n.Span)
 				}
-				at = append(at, expr.Span{From: n.From, To: end})
+			case *expr.Call:
+				if n.Name == old {
+					end := n.From
+					for end < len(text) && text[end] != '(' && text[end] != '\'' && text[end] != ' ' {
+						end++
+					}
+					at = append(at, expr.Span{From: n.From, To: end})
+				}
 			}
-		}
-		return true
-	})
+			return true
+		})
+	}
 	sort.Slice(at, func(i, j int) bool { return at[i].From > at[j].From })
 	for _, place := range at {
 		after := text[place.To:]
@@ -348,13 +361,7 @@ func tidyGone(d *document.Document) {
 		with := scope(d).With(name)
 		with.Functions = maps.Clone(with.Functions)
 		with.Functions[name] = expr.Gone
-		d.Formulas(func(text *string, _ ...string) {
-			if f, err := expr.Parse(*text, with); err == nil {
-				used[name] = used[name] || slices.Contains(expr.Calls(f.Node), name)
-			} else if p, ok := problem.Of(err); ok {
-				used[name] = used[name] || p.Code == "gone" && slices.Contains(p.Args, name)
-			}
-		})
+		d.Formulas(func(text *string, _ ...string) { used[name] = used[name] || callsGone(*text, with, name) })
 	}
 	d.Gone = keep(slices.Compact(slices.Sorted(slices.Values(d.Gone))), func(name string) bool {
 		return used[name] && d.StatedNamed(name) == nil
@@ -362,6 +369,18 @@ func tidyGone(d *document.Document) {
 	if len(d.Gone) == 0 {
 		d.Gone = nil
 	}
+}
+
+// callsGone tells whether a formula or a relation calls a function that is gone.
+func callsGone(text string, s *expr.Scope, name string) bool {
+	_, asFormula := expr.Parse(text, s)
+	_, asRelation := expr.ParseRelation(text, s)
+	for _, err := range []error{asFormula, asRelation} {
+		if p, ok := problem.Of(err); ok && p.Code == "gone" && slices.Contains(p.Args, name) {
+			return true
+		}
+	}
+	return false
 }
 
 // cannotBeWithout tells whether an entry goes with entries that are gone, or with what is stated under a name.

@@ -100,6 +100,8 @@ func readable(s *expr.Scope, e document.Entry) error {
 			_, err = expr.Parse(*r.Text, s.With(r.Variables...))
 		case document.Statement:
 			_, err = expr.ParseStatement(*r.Text, s)
+		case document.Condition:
+			_, err = expr.ParseRelation(*r.Text, s.With(r.Variables...))
 		case document.FunctionName:
 			if _, known := s.Functions[*r.Text]; !known {
 				err = problem.New("not-a-function", 0, len(*r.Text), *r.Text)

@@ -7,6 +7,7 @@ var catalogue = map[string]string{
 	"too-long":            "The formula is longer than {0} characters. Name a part of it as a function of its own.",
 	"too-deep":            "The brackets go deeper than {0} levels. Name a part of it as a function of its own.",
 	"character":           "“{0}” has no meaning in a formula. Letters, digits and the signs of the palette have.",
+	"no-relation":         "A relation is needed here, such as y ≥ x² or x² + y² ≤ 9.",
 	"unfinished":          "The formula stops after “{0}”; a value is missing there, such as a number or x.",
 	"value-missing":       "A value is missing before “{0}”: a number, a letter or a bracket.",
 	"bracket-open":        "The bracket opened here is not closed. Write ) where it ends.",

@@ -1,6 +1,9 @@
 package trajectory
 
-import "math"
+import (
+	"math"
+	"parvix/core/numeric/quadrature"
+)
 
 // Outline is how far what a polar curve encloses reaches from the pole in one direction, in radians; 0 where it does not.
 type Outline func(direction float64) float64
@@ -50,7 +53,7 @@ func RegionArea(region func(direction float64) (near, far float64)) float64 {
 		near, far := region(direction)
 		return (far - near) * (far + near) / 2
 	}
-	inside := quadrature{f: func(direction float64) float64 { return math.Max(0, density(direction)) }}
+	inside := func(direction float64) float64 { return math.Max(0, density(direction)) }
 	area, unsure, width := 0.0, 0.0, 2*math.Pi/regionSteps
 	for k := range regionSteps {
 		// Half a sector off, so that the axes, on which curves like to end, are inside of sectors.
@@ -65,10 +68,8 @@ func RegionArea(region func(direction float64) (near, far float64)) float64 {
 		} else if high < 0 {
 			b = crossing(density, a, b)
 		}
-		value, off := inside.rule(a, b)
-		inside.scale = area + math.Abs(value)
 		// Where a petal ends, or one outline takes over from the other, the sector is halved.
-		part := inside.halve(a, b, value, off, 0)
+		part := quadrature.Smooth(inside, a, b, area)
 		area, unsure = area+part.Value, unsure+part.Error
 	}
 	if unsure > 1e-6*area || area > beyondAll {

@@ -5,6 +5,7 @@ import (
 	"sort"
 
 	"parvix/core/numeric/breaks"
+	"parvix/core/numeric/quadrature"
 )
 
 // stretch is a part of the parameter's interval on which the curve runs unbroken; goesOn tells that it goes on from the one
@@ -81,20 +82,11 @@ func (c *Curve) defined(from, to float64) (list []stretch) {
 	return list
 }
 
-// beside are places on the way to an end, so far apart that rounding does not count.
-func beside(end, other float64) (list [3]float64) {
-	room := math.Min(math.Abs(other-end), 1+math.Abs(end))
-	for i, share := range [3]float64{1e-3, 1e-5, 1e-7} {
-		list[i] = end + math.Copysign(share*room, other-end)
-	}
-	return list
-}
-
 // leaves tells whether a coordinate grows (1) or falls (−1) without bound towards an end: its last steps grow as fast as the
 // one before, as those of a logarithm do, where those towards a limit shrink.
 func (c *Curve) leaves(k int, end, other float64) int {
 	var v [3]float64
-	for i, t := range beside(end, other) {
+	for i, t := range quadrature.Beside(end, other) {
 		v[i] = c.place[k]([]float64{t})
 	}
 	first, last := v[1]-v[0], v[2]-v[1]
@@ -102,16 +94,6 @@ func (c *Curve) leaves(k int, end, other float64) int {
 		return 0 // rounding alone takes steps of one size, too
 	}
 	return int(math.Copysign(1, last))
-}
-
-// diverges tells whether the integral of f grows without bound towards an end: f grows at least like 1/distance there
-// (comparison of improper integrals, common practice).
-func diverges(f func(t float64) float64, end, other float64) bool {
-	var mass [3]float64
-	for i, t := range beside(end, other) {
-		mass[i] = math.Abs(f(t)) * math.Abs(t-end)
-	}
-	return mass[0] > 0 && mass[1] > 0.9*mass[0] && mass[2] > 0.9*mass[1]
 }
 
 // spread is how far the places of the curve lie apart, but for the outermost twentieth on each side: what runs off without

@@ -12,6 +12,7 @@ import (
 	"parvix/core/maths/exact"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/program"
+	"parvix/core/numeric/quadrature"
 )
 
 // Curve is a curve over one parameter, its angles in radians.
@@ -178,9 +179,9 @@ func (c *Curve) commonPeriod() (exact.Value, bool) {
 
 // Area is what the ray from the centre sweeps over, ½∫r² dθ, or what a parametric curve encloses, ½∮(x dy − y dx), without a
 // sign (Green's theorem; DLMF 1.5.21 and common practice). Loops that are run through twice count twice. NaN in space.
-func (c *Curve) Area(from, to float64) Integral {
+func (c *Curve) Area(from, to float64) quadrature.Integral {
 	if c.Z != nil {
-		return Integral{Value: math.NaN()}
+		return quadrature.Integral{Value: math.NaN()}
 	}
 	f := func(t float64) float64 {
 		x, y, _ := c.At(t)
@@ -195,8 +196,17 @@ func (c *Curve) Area(from, to float64) Integral {
 	return a
 }
 
+// integrate adds up the integrals between the places where the curve has gaps.
+func (c *Curve) integrate(f func(t float64) float64, from, to float64) (sum quadrature.Integral) {
+	for _, piece := range c.pieces(from, to) {
+		part := quadrature.Piece(f, piece.from, piece.to)
+		sum.Value, sum.Error = sum.Value+part.Value, sum.Error+part.Error
+	}
+	return sum
+}
+
 // Length is the length of the arc, ∫√(x′² + y′² + z′²) dt, for a polar curve ∫√(r² + r′²) dθ (common practice).
-func (c *Curve) Length(from, to float64) Integral {
+func (c *Curve) Length(from, to float64) quadrature.Integral {
 	return c.integrate(func(t float64) float64 {
 		x, y, z := c.Velocity(t)
 		return math.Hypot(math.Hypot(x, y), z)

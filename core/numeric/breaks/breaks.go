@@ -71,7 +71,7 @@ type guard struct {
 
 // New reads the conditions of n, which must be inlined and in radians; inputs as in program.Compile, the variable first.
 func New(n expr.Node, inputs []string) *Finder {
-	r := reader{inputs: inputs, duals: dualCompiler{program.Slots(inputs)}, f: &Finder{}}
+	r := reader{inputs: inputs, duals: dualCompiler{slots: program.Slots(inputs)}, f: &Finder{}}
 	r.read(n, nil)
 	return r.f
 }
@@ -389,7 +389,7 @@ func (s *search) at(x float64) float64 {
 }
 
 func (s *search) over(a, b float64) dual {
-	return s.g.enclose(&scope{interval.I{Lo: a, Hi: b}, s.in})
+	return s.g.enclose(&scope{x: interval.I{Lo: a, Hi: b}, in: s.in})
 }
 
 // isolate finds the critical places of the guard in [a, b], on whose inside its part is continuous.

@@ -17,11 +17,17 @@ type dual struct{ v, d interval.I }
 type scope struct {
 	x  interval.I
 	in []float64
+	// y is a second variable over an interval, for a compiler of boxes.
+	y interval.I
 }
 
 type dualFunc func(*scope) dual
 
-type dualCompiler struct{ slots map[string]int }
+type dualCompiler struct {
+	slots map[string]int
+	// boxes lets the second input be a variable too; derivatives are those by the first.
+	boxes bool
+}
 
 var (
 	unit     = interval.Point(1)
@@ -47,6 +53,9 @@ func (c dualCompiler) compile(n expr.Node) dualFunc {
 		if slot == 0 {
 			return func(s *scope) dual { return dual{s.x, unit} }
 		}
+		if c.boxes && slot == 1 {
+			return func(s *scope) dual { return dual{v: s.y} }
+		}
 		return func(s *scope) dual { return dual{v: interval.Point(s.in[slot])} }
 	case *expr.Neg:
 		x := c.compile(n.X)
@@ -66,7 +75,7 @@ func (c dualCompiler) compile(n expr.Node) dualFunc {
 // sum adds the enclosures of all terms; its ends must not depend on the variable.
 func (c dualCompiler) sum(n *expr.Sum) dualFunc {
 	count := len(c.slots)
-	inner := dualCompiler{map[string]int{n.Var: count}}
+	inner := dualCompiler{slots: map[string]int{n.Var: count}, boxes: c.boxes}
 	for name, slot := range c.slots {
 		inner.slots[name] = slot
 	}
@@ -77,7 +86,7 @@ func (c dualCompiler) sum(n *expr.Sum) dualFunc {
 		if !ok || !from(s).v.IsPoint() || !to(s).v.IsPoint() {
 			return dual{interval.All, interval.All}
 		}
-		term := &scope{s.x, append(s.in[:min(count, len(s.in)):min(count, len(s.in))], 0)}
+		term := &scope{x: s.x, y: s.y, in: append(s.in[:min(count, len(s.in)):min(count, len(s.in))], 0)}
 		total := dual{}
 		for k := first; k <= last; k++ {
 			term.in[len(term.in)-1] = float64(k)

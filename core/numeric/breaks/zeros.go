@@ -15,9 +15,9 @@ type Enclosure func(over interval.I) (value, slope interval.I)
 
 // Enclose compiles n, in radians and with no other letter than its variable.
 func Enclose(n expr.Node, variable string) Enclosure {
-	f := dualCompiler{map[string]int{variable: 0}}.compile(n)
+	f := dualCompiler{slots: map[string]int{variable: 0}}.compile(n)
 	return func(over interval.I) (value, slope interval.I) {
-		d := f(&scope{over, []float64{0}})
+		d := f(&scope{x: over, in: []float64{0}})
 		return d.v, d.d
 	}
 }
@@ -48,12 +48,23 @@ func cost(n expr.Node) int {
 
 // EncloseAt compiles n, inlined and in radians; inputs as in program.Compile, the variable first.
 func EncloseAt(n expr.Node, inputs []string) func(over interval.I, in []float64) (value, slope interval.I) {
-	f := dualCompiler{program.Slots(inputs)}.compile(n)
+	f := dualCompiler{slots: program.Slots(inputs)}.compile(n)
 	at := &scope{}
 	return func(over interval.I, in []float64) (value, slope interval.I) {
 		at.x, at.in = over, in
 		d := f(at)
 		return d.v, d.d
+	}
+}
+
+// EncloseBox compiles n, inlined and in radians, over boxes of the plane; inputs as in program.Compile, x and y first. The
+// enclosure is empty where n has no value in the box.
+func EncloseBox(n expr.Node, inputs []string) func(x, y interval.I, in []float64) interval.I {
+	f := dualCompiler{slots: program.Slots(inputs), boxes: true}.compile(n)
+	at := &scope{}
+	return func(x, y interval.I, in []float64) interval.I {
+		at.x, at.y, at.in = x, y, in
+		return f(at).v
 	}
 }
 
@@ -65,7 +76,7 @@ type Roots struct {
 
 // NewRoots reads n, inlined and in radians; inputs as in program.Compile, the variable first.
 func NewRoots(n expr.Node, inputs []string) *Roots {
-	r := reader{inputs: inputs, duals: dualCompiler{program.Slots(inputs)}, f: &Finder{}}
+	r := reader{inputs: inputs, duals: dualCompiler{slots: program.Slots(inputs)}, f: &Finder{}}
 	r.read(n, nil)
 	roots := &Roots{breaks: *r.f}
 	r.f = &Finder{}
@@ -110,7 +121,7 @@ func Zeros(n expr.Node, variable string, from, to float64, budget *Budget) (zero
 	}
 	size := cost(n)
 	steps := min(max(budget.Left/size, fewSteps), mostSteps)
-	r := reader{inputs: []string{variable}, duals: dualCompiler{map[string]int{variable: 0}}, f: &Finder{limits: limits{places: maxZeros, work: steps}}}
+	r := reader{inputs: []string{variable}, duals: dualCompiler{slots: map[string]int{variable: 0}}, f: &Finder{limits: limits{places: maxZeros, work: steps}}}
 	r.add(n, nil, guard{kind: Corner, at: []float64{0}})
 	found := r.f.search(from, to, []float64{math.NaN()})
 	budget.Left -= found.work * size

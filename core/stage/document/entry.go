@@ -68,9 +68,10 @@ type Role int
 
 // The roles.
 const (
-	// Formula is a formula; Statement one that may have a head, as f(x) = x².
+	// Formula is a formula; Statement one that may have a head, as f(x) = x²; Condition a relation, as y ≥ x².
 	Formula Role = iota
 	Statement
+	Condition
 	// Function and Parameter names what is stated.
 	FunctionName
 	ParameterName
@@ -102,8 +103,8 @@ type Ref struct {
 	Without  Without
 }
 
-// IsFormula tells whether it is a formula, with a head or without.
-func (r Ref) IsFormula() bool { return r.Role == Formula || r.Role == Statement }
+// IsFormula tells whether it is a formula, with a head or without, or a relation of formulas.
+func (r Ref) IsFormula() bool { return r.Role == Formula || r.Role == Statement || r.Role == Condition }
 
 // Refs are those of an entry's body.
 func (e *Entry) Refs() []Ref {

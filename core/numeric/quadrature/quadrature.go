@@ -1,4 +1,5 @@
-package trajectory
+// Package quadrature works out integrals of one variable, with places where the function has gaps or grows without bound.
+package quadrature
 
 import "math"
 
@@ -28,40 +29,44 @@ const (
 	mostRules = 60000
 )
 
-// integrate adds up the integrals between the places where the curve has gaps; ∞ where one grows without bound. A share of
-// each piece is run through with a substitution that comes to rest at its ends, so that a speed without bound there does
-// no harm.
-func (c *Curve) integrate(f func(t float64) float64, from, to float64) Integral {
-	sum := Integral{}
-	for _, piece := range c.pieces(from, to) {
-		a, b := piece.from, piece.to
-		if diverges(f, a, b) || diverges(f, b, a) {
-			return Integral{Value: math.Inf(1)}
-		}
-		if within, is := steep(f, a, b); is {
-			a, sum.Value = a+nearEnd*(b-a), sum.Value+within
-		}
-		if within, is := steep(f, b, a); is {
-			b, sum.Value = b-nearEnd*(b-a), sum.Value+within
-		}
-		g := func(s float64) float64 {
-			v := f(a + (b-a)*s*s*(3-2*s))
-			if math.IsNaN(v) || math.IsInf(v, 0) {
-				return 0 // rounding at an end
-			}
-			return v * 6 * s * (1 - s) * (b - a)
-		}
-		q := quadrature{f: g}
-		whole, off := q.rule(0, 1)
-		q.scale = math.Abs(whole)
-		part := q.halve(0, 1, whole, off, 0)
-		sum.Value += part.Value
-		sum.Error += part.Error
+// Piece is the integral between two places between which the function has no gap; ∞ where it grows without bound towards
+// one. The piece is run through with a substitution that comes to rest at its ends, so that values without bound there do no
+// harm.
+func Piece(f func(t float64) float64, a, b float64) Integral {
+	if diverges(f, a, b) || diverges(f, b, a) {
+		return Integral{Value: math.Inf(1)}
 	}
-	return sum
+	sum := Integral{}
+	if within, is := steep(f, a, b); is {
+		a, sum.Value = a+nearEnd*(b-a), sum.Value+within
+	}
+	if within, is := steep(f, b, a); is {
+		b, sum.Value = b-nearEnd*(b-a), sum.Value+within
+	}
+	g := func(s float64) float64 {
+		v := f(a + (b-a)*s*s*(3-2*s))
+		if math.IsNaN(v) || math.IsInf(v, 0) {
+			return 0 // rounding at an end
+		}
+		return v * 6 * s * (1 - s) * (b - a)
+	}
+	r := rules{f: g}
+	whole, off := r.rule(0, 1)
+	r.scale = math.Abs(whole)
+	part := r.halve(0, 1, whole, off, 0)
+	return Integral{sum.Value + part.Value, sum.Error + part.Error}
 }
 
-// nearEnd is the share of a piece beside an end at which a speed grows without bound that is not run through.
+// Smooth is the integral between two places between and at which the function has values; scale is the size of the sum that it
+// is a part of, whose last digits decide nothing.
+func Smooth(f func(t float64) float64, a, b, scale float64) Integral {
+	r := rules{f: f}
+	value, off := r.rule(a, b)
+	r.scale = scale + math.Abs(value)
+	return r.halve(a, b, value, off, 0)
+}
+
+// nearEnd is the share of a piece beside an end at which a function grows without bound that is not run through.
 const nearEnd = 1e-9
 
 // steep tells whether f grows like C/√x towards an end, as the speed at the knot of a lemniscate does, and gives what lies
@@ -76,15 +81,15 @@ func steep(f func(t float64) float64, end, other float64) (within float64, is bo
 	return 2 * c * math.Sqrt(nearEnd*math.Abs(other-end)), true
 }
 
-type quadrature struct {
+type rules struct {
 	f     func(float64) float64
 	scale float64
-	rules int
+	count int
 }
 
 // rule gives Kronrod's value and how far Gauss's lies from it.
-func (q *quadrature) rule(a, b float64) (value, off float64) {
-	q.rules++
+func (q *rules) rule(a, b float64) (value, off float64) {
+	q.count++
 	middle, half := (a+b)/2, (b-a)/2
 	at := q.f(middle)
 	k, g := kronrod[7]*at, gauss[3]*at
@@ -98,8 +103,8 @@ func (q *quadrature) rule(a, b float64) (value, off float64) {
 	return k * half, math.Abs(k-g) * half
 }
 
-func (q *quadrature) halve(a, b, value, off float64, depth int) Integral {
-	if off <= wantedShare*math.Max(q.scale, math.Abs(value)) || depth >= deepest || q.rules > mostRules {
+func (q *rules) halve(a, b, value, off float64, depth int) Integral {
+	if off <= wantedShare*math.Max(q.scale, math.Abs(value)) || depth >= deepest || q.count > mostRules {
 		return Integral{value, off}
 	}
 	middle := (a + b) / 2
@@ -110,4 +115,23 @@ func (q *quadrature) halve(a, b, value, off float64, depth int) Integral {
 	}
 	left, right := q.halve(a, middle, v1, o1, depth+1), q.halve(middle, b, v2, o2, depth+1)
 	return Integral{left.Value + right.Value, left.Error + right.Error}
+}
+
+// Beside are places on the way to an end, so far apart that rounding does not count.
+func Beside(end, other float64) (list [3]float64) {
+	room := math.Min(math.Abs(other-end), 1+math.Abs(end))
+	for i, share := range [3]float64{1e-3, 1e-5, 1e-7} {
+		list[i] = end + math.Copysign(share*room, other-end)
+	}
+	return list
+}
+
+// diverges tells whether the integral of f grows without bound towards an end: f grows at least like 1/distance there
+// (comparison of improper integrals, common practice).
+func diverges(f func(t float64) float64, end, other float64) bool {
+	var mass [3]float64
+	for i, t := range Beside(end, other) {
+		mass[i] = math.Abs(f(t)) * math.Abs(t-end)
+	}
+	return mass[0] > 0 && mass[1] > 0.9*mass[0] && mass[2] > 0.9*mass[1]
 }
