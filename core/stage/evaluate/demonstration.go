@@ -428,6 +428,9 @@ func (d *Demonstration) RadiansPerUnit() float64 {
 	return 1
 }
 
+// Moves counts the moves so far: what was told at one count holds until it grows.
+func (d *Demonstration) Moves() uint64 { return d.tick }
+
 // HasMoved tells whether something has moved on which an expression hangs since it was asked last.
 func (d *Demonstration) HasMoved(x *Expression) bool { return !d.fresh(&x.depends) }
 

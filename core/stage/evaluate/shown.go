@@ -32,6 +32,11 @@ type Refresher interface {
 	Refresh(d *Demonstration) int
 }
 
+// Measured has a measure that a text can tell, as LaTeX; empty where it has none now.
+type Measured interface {
+	Measure(d *Demonstration) string
+}
+
 // Placed is a point that others can hang on; its coordinates are NaN where it is undefined.
 type Placed interface {
 	Position() (x, y float64)

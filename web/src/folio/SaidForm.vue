@@ -45,7 +45,7 @@ function clicked(e: MouseEvent) {
 
 async function put() {
   if (!chip.value?.text.trim()) return;
-  if (chip.value.kind === 'finding') {
+  if (chip.value.kind === 'finding' || chip.value.kind === 'measure') {
     chip.value = undefined;
     return;
   }
@@ -151,6 +151,7 @@ const forms = [
     </div>
     <div v-else class="chip-form">
       <p v-if="chip.kind === 'finding'" class="hint">A finding of {{ chip.text }} follows the function.</p>
+      <p v-else-if="chip.kind === 'measure'" class="hint">It follows what is measured.</p>
       <FormulaField
         v-else
         v-model="chipText"

@@ -5,10 +5,12 @@ const titles: Partial<Record<Piece['kind'], string>> = {
   value: 'A live value; click to change it',
   formula: 'A formula; click to change it',
   finding: 'A live finding; click to take it out',
+  measure: 'A live measure; click to take it out',
 };
 
 function wordsOf(piece: Piece): string {
   if (piece.kind === 'finding') return `${piece.finding} of ${piece.text}`;
+  if (piece.kind === 'measure') return 'its measure';
   return piece.kind === 'value' && piece.form !== 'number' ? `${piece.text} = …` : piece.text;
 }
 

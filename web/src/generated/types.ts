@@ -415,7 +415,7 @@ export interface FigureBody {
 // core/stage/kinds/text
 
 /** PieceKind says what a piece of text is. */
-export type PieceKind = 'words' | 'formula' | 'value' | 'finding';
+export type PieceKind = 'words' | 'formula' | 'value' | 'finding' | 'measure';
 
 /** ValueForm says how a live value is written. */
 export type ValueForm = 'number' | 'equation' | 'substituted';
@@ -425,7 +425,7 @@ export interface TextBody {
   pieces: Piece[];
 }
 
-/** Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text. */
+/** Piece is a part of a text: words, a typeset formula, a live value, a live finding of the function named in Text, or the measure of the entry whose id it is. */
 export interface Piece {
   kind: PieceKind;
   text: string;

@@ -12,7 +12,8 @@ type Body struct {
 	Pieces []Piece `json:"pieces"`
 }
 
-// Piece is a part of a text: words, a typeset formula, a live value, or a live finding of the function named in Text.
+// Piece is a part of a text: words, a typeset formula, a live value, a live finding of the function named in Text, or
+// the measure of the entry whose id it is.
 type Piece struct {
 	Kind PieceKind `json:"kind"`
 	Text string    `json:"text"`
@@ -32,6 +33,8 @@ const (
 	Formula PieceKind = "formula"
 	Value   PieceKind = "value"
 	Told    PieceKind = "finding"
+	// Measure is that of the entry whose id Text is, as the area of a region.
+	Measure PieceKind = "measure"
 )
 
 // ValueForm says how a live value is written.
@@ -61,6 +64,8 @@ func (b *Body) Refs() (list []document.Ref) {
 			list = append(list, document.Ref{Field: "pieces", Text: &p.Text})
 		case Told:
 			list = append(list, document.Ref{Role: document.FunctionName, Field: "pieces", Text: &p.Text, Without: document.Stays})
+		case Measure:
+			list = append(list, document.Ref{Role: document.EntryID, Field: "pieces", Text: &p.Text, Optional: true, Without: document.Emptied})
 		}
 	}
 	return list
@@ -70,7 +75,7 @@ func (b *Body) Refs() (list []document.Ref) {
 func (b *Body) Check(c *document.Checker) {
 	c.Require(len(b.Pieces) <= MaxPieces, "pieces", fmt.Sprintf("at most %d", MaxPieces))
 	for _, p := range b.Pieces {
-		c.OneOf("pieces.kind", string(p.Kind), string(Words), string(Formula), string(Value), string(Told))
+		c.OneOf("pieces.kind", string(p.Kind), string(Words), string(Formula), string(Value), string(Told), string(Measure))
 		c.OneOf("pieces.form", string(p.Form), "", string(AsNumber), string(AsEquation), string(AsSubstituted))
 		c.Text("pieces.text", p.Text)
 		if p.Kind == Told {

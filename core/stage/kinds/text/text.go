@@ -32,10 +32,13 @@ type LivePiece struct {
 	told    *evaluate.Function
 	toldAt  [2]uint64
 	Waiting bool
+	// of is the entry that is measured, as it was at a move.
+	of   string
+	ofAt uint64
 }
 
 // IsLive tells that it follows the values in play.
-func (p *LivePiece) IsLive() bool { return p.Given.Kind == Value || p.Given.Kind == Told }
+func (p *LivePiece) IsLive() bool { return p.Given.Kind != Words && p.Given.Kind != Formula }
 
 const defaultDecimals = 3
 
@@ -59,6 +62,8 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 			if p.told = d.Function(p.Given.Text); p.told == nil {
 				d.Report(problem.New("not-a-function", 0, len(p.Given.Text), p.Given.Text), e.ID, "pieces")
 			}
+		case Measure:
+			p.of = p.Given.Text
 		case Value:
 			p.value = d.Expression(p.Given.Text, e.ID, "pieces")
 		}
@@ -84,6 +89,10 @@ func (l *Live) Refresh(d *evaluate.Demonstration) (count int) {
 			count++
 			p.update(d)
 		}
+		if p.of != "" && p.ofAt != d.Moves() {
+			p.ofAt = d.Moves()
+			p.measure(d)
+		}
 		if p.told != nil {
 			if at := [2]uint64{d.Stamp(p.told), d.FoundStamp()}; at != p.toldAt {
 				p.toldAt = at
@@ -102,6 +111,18 @@ func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { ret
 
 // Box asks for nothing: a text has a corner.
 func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+
+// measure writes that of another entry.
+func (p *LivePiece) measure(d *evaluate.Demonstration) {
+	p.LaTeX, p.Text = "", "undefined"
+	if other := d.Other(p.of); other != nil {
+		if m, ok := other.Live.(evaluate.Measured); ok {
+			if latex := m.Measure(d); latex != "" {
+				p.LaTeX, p.Text = latex, ""
+			}
+		}
+	}
+}
 
 // tell writes a finding as it was last found.
 func (p *LivePiece) tell(d *evaluate.Demonstration) {
