@@ -42,6 +42,10 @@ export const kindOf = (e: Entry): AnyKind => kinds[e.kind as ShownKind] as unkno
 
 export const nameOf = (e: Entry): string => kindOf(e).name(e.body as Bodies[ShownKind]);
 
+/** What a hand takes of an entry is called: the whole of it, which is a point, or one of its grips. */
+export const gripName = (e: Entry, grip: number): string =>
+  (grip && kindOf(e).grip?.(e.body as Bodies[ShownKind], grip)) || `Point ${nameOf(e)}`;
+
 /** What the menu of additions offers, in its order. */
 export const additions = (): (Addition<ShownKind> & { kind: ShownKind })[] =>
   (Object.keys(kinds) as ShownKind[]).flatMap((kind) =>

@@ -14,6 +14,8 @@ export interface PageKind<K extends Kind> {
   labels: (body: Bodies[K]) => [LabelKind, string][];
   /** How its line is usually drawn, where that can be chosen. */
   line?: (body: Bodies[K]) => LinePattern | undefined;
+  /** What its grip is called, for those who listen; grips count from 1. */
+  grip?: (body: Bodies[K], grip: number) => string;
   /** Whether it has a colour of its own. */
   coloured: (body: Bodies[K]) => boolean;
   /** What can be done with it, besides what can be done with every entry. */

@@ -5,7 +5,7 @@ import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
 import type { AdviceView, Label, Mended, Panel } from '../generated/types';
-import { nameOf as entryName } from '../kinds';
+import { gripName, nameOf as entryName } from '../kinds';
 import { ofKind } from '../shared/entries';
 import AdviceStrip from './AdviceStrip.vue';
 import PanelChips from './PanelChips.vue';
@@ -231,9 +231,7 @@ const gripOf = (handle: Place) => Math.floor(handle.index / gripStride);
 function nameOf(handle: Place) {
   const entry = entryOf(handle);
   if (!entry) return '';
-  if (handle.index < gripStride) return `Point ${entryName(entry)}; arrow keys move it`;
-  if (entry.kind === 'table') return `Plotted point ${gripOf(handle)}; arrow keys move it`;
-  return `A grip of the curve of ${entryName(entry)}; arrow keys move it`;
+  return `${gripName(entry, gripOf(handle))}; arrow keys move it`;
 }
 
 /** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */

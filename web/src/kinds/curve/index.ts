@@ -28,6 +28,7 @@ export const curve: PageKind<'curve'> = {
           ['none', 'nothing'],
         ],
   line: (body) => (body.family ? undefined : body.parent ? 'dashed' : 'whole'),
+  grip: (body) => `A grip of the curve of ${body.function}`,
   coloured: (body) => !body.family,
   actions: ({ body }) => [
     {

@@ -23,6 +23,7 @@ export const table: PageKind<'table'> = {
   form: Form,
   icon: Icon,
   labels: () => [],
+  grip: (_, grip) => `Plotted point ${grip}`,
   coloured: () => true,
   below: Below,
   tidy: (body) => (body.rows = body.rows?.filter((r) => r.x.trim() || r.y.trim())),
