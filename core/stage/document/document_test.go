@@ -166,11 +166,15 @@ func TestWhatWasHiddenInAFileOfTheFirstVersionIsHiddenInEveryScene(t *testing.T)
 
 // The demonstrations as they stood in files of version 2 are those of today.
 func TestFilesOfTheSecondVersionAreThoseOfToday(t *testing.T) {
-	for name, today := range demonstrations(t) {
-		old, err := os.ReadFile(filepath.Join("testdata/version-2", name))
+	names, err := filepath.Glob("testdata/version-2/*.json")
+	require.NoError(t, err)
+	require.NotEmpty(t, names)
+	today := demonstrations(t)
+	for _, name := range names {
+		old, err := os.ReadFile(name)
 		require.NoError(t, err)
 		d, err := document.Decode(old)
 		require.NoError(t, err, name)
-		assert.JSONEq(t, string(today), string(document.Encode(d)), name)
+		assert.JSONEq(t, string(today[filepath.Base(name)]), string(document.Encode(d)), name)
 	}
 }
