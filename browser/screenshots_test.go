@@ -95,6 +95,7 @@ func TestScreenshots(t *testing.T) {
 	shoot(page, "circle-present")
 	shootScene("The harbour master's flower bed", 2, "polar")
 	shootScene("The pilot boat's path", 4, "parametric")
+	shootScene("The channel through the mole", 1, "region")
 	page = visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)

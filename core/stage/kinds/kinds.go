@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/table"
 	"parvix/core/stage/kinds/text"
@@ -34,6 +35,7 @@ var All = []func() kind.Body{
 	func() kind.Body { return &circle.Body{} },
 	func() kind.Body { return &circle.PartBody{} },
 	func() kind.Body { return &figure.Body{} },
+	func() kind.Body { return &region.Body{} },
 	func() kind.Body { return &text.Body{} },
 }
 

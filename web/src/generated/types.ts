@@ -412,6 +412,22 @@ export interface FigureBody {
   other?: string;
 }
 
+// core/stage/kinds/region
+
+/** Body is a part of the plane: what lies between two curves, or between a curve and the axis, over an interval, or where all of some conditions hold. */
+export interface RegionBody {
+  /** Function and Other are the names of the functions whose curves bound it; without Other it is the axis that does. */
+  function?: string;
+  other?: string;
+  /** From and To are the ends of the interval, formulas. */
+  from?: string;
+  to?: string;
+  /** Signed counts what lies below the other curve as negative. */
+  signed?: boolean;
+  /** Conditions are relations in x and y, as y ≥ x² or x² + y² < 9; with any there are no curves. */
+  conditions?: string[];
+}
+
 // core/stage/kinds/text
 
 /** PieceKind says what a piece of text is. */
@@ -915,6 +931,7 @@ export interface Bodies {
   circle: CircleBody;
   circlePart: CirclePartBody;
   figure: FigureBody;
+  region: RegionBody;
   text: TextBody;
 }
 

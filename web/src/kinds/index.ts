@@ -8,6 +8,7 @@ import { guide } from './guide';
 import type { Addition, PageKind } from './kind';
 import { path } from './path';
 import { point } from './point';
+import { region } from './region';
 import { steps } from './steps';
 import { table } from './table';
 import { trace } from './trace';
@@ -22,6 +23,7 @@ const kinds: { [K in ShownKind]: PageKind<K> } = {
   steps,
   point,
   guide,
+  region,
   figure,
   table,
   trajectory,

@@ -1,0 +1,104 @@
+// Package region is a part of the plane that is shaded, with its area: what lies between curves over an interval, or where
+// conditions hold.
+package region
+
+import (
+	"strings"
+
+	"parvix/core/formula/expr"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/picture"
+)
+
+// Letter begins the ids of regions.
+func (*Body) Letter() string { return "z" }
+
+// Load understands the curves and the ends, or the conditions.
+func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+	if len(b.Conditions) > 0 {
+		if l := loadWhere(d, b, e.ID); l != nil {
+			return l
+		}
+		return nil
+	}
+	if l := loadBetween(d, b, e.ID); l != nil {
+		return l
+	}
+	return nil
+}
+
+// Sentence says “the region between f and g from 0 to 2”, or “where y ≥ x²”.
+func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+	if len(b.Conditions) > 0 {
+		var parts []string
+		for _, text := range b.Conditions {
+			parts = append(parts, "{"+relationLaTeX(d, text)+"}")
+		}
+		return []evaluate.Word{evaluate.Says("the region where "), {LaTeX: strings.Join(parts, `\;\text{and}\;\allowbreak `)}}
+	}
+	sentence := []evaluate.Word{evaluate.Says("the region between "), evaluate.NameWord(b.Function), evaluate.Says(" and the axis")}
+	if b.Other != "" {
+		sentence[2] = evaluate.Says(" and ")
+		sentence = append(sentence, evaluate.NameWord(b.Other))
+	}
+	return append(sentence, evaluate.Says(" from "), d.FormulaWord(b.From), evaluate.Says(" to "), d.FormulaWord(b.To))
+}
+
+// relationLaTeX typesets a relation as it was typed.
+func relationLaTeX(d *evaluate.Demonstration, text string) string {
+	r, err := expr.ParseRelation(text, d.Scope().With("x", "y"))
+	if err != nil {
+		return `\text{` + text + `}`
+	}
+	return d.Typeset(r.LaTeX(d.Class))
+}
+
+// label stands in the middle of a region: its area, where it has one that can be told.
+func label(on *compose.On, x, y float64, area string) []compose.Anchor {
+	if !on.View.Sees(x, y) {
+		return nil
+	}
+	a := compose.Anchor{X: on.View.X(x), Y: on.View.Y(y), IsPoint: true}
+	return on.Labelled(a, area, compose.ColourOf(on.Entry))
+}
+
+// held keeps a pixel near the panel, so that no number of the picture is beyond what a canvas takes.
+func held(at [2]float64) [2]float64 {
+	const far = 4000
+	return [2]float64{max(-far, min(at[0], 2*far)), max(-far, min(at[1], 2*far))}
+}
+
+// fill shades polygons as one area, so that no seam shows where they meet: each is gone to from the first place of all and
+// back the same way, which encloses nothing.
+func fill(on *compose.On, polygons [][][2]float64) {
+	start, begun := -1, [2]float64{}
+	for _, polygon := range polygons {
+		if len(polygon) < 3 {
+			continue
+		}
+		if start < 0 {
+			start, begun = on.Pen.Area(compose.ColourOf(on.Entry), compose.AreaOpacity), held(polygon[0])
+			on.Pen.To(begun[0], begun[1])
+		}
+		for i := range len(polygon) + 1 {
+			at := held(polygon[i%len(polygon)])
+			on.Pen.To(at[0], at[1])
+		}
+		on.Pen.To(begun[0], begun[1])
+	}
+	if start >= 0 {
+		on.Pen.EndLine(start)
+	}
+}
+
+// border is how the edge of a region is drawn; one that does not belong to it is dashed.
+func border(on *compose.On, strict bool) compose.Strokes {
+	pattern := compose.PatternOf(on.Entry, picture.Whole)
+	if strict {
+		pattern = picture.Dashed
+	}
+	return compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(compose.GuideWidth), pattern, 1)
+}
