@@ -16,21 +16,21 @@ import (
 
 // DragDial moves a dial to a share of its bar, on its steps.
 func (door *Door) DragDial(i int, fraction float64) {
-	if door.hasDial(i) {
+	if hasDial(door.d, i) {
 		door.d.Set(i, door.d.Parameters[i].AtFraction(fraction))
 	}
 }
 
 // SetDial gives a dial a value, which may lie off its steps and ends.
 func (door *Door) SetDial(i int, value float64) {
-	if door.hasDial(i) {
+	if hasDial(door.d, i) {
 		door.d.Set(i, value)
 	}
 }
 
 // StepDial moves a dial by steps.
 func (door *Door) StepDial(i int, steps float64) {
-	if door.hasDial(i) {
+	if hasDial(door.d, i) {
 		door.d.Set(i, door.d.Parameters[i].Stepped(steps))
 	}
 }
@@ -38,7 +38,7 @@ func (door *Door) StepDial(i int, steps float64) {
 // SweepDial puts a dial where its sweep stands after so many seconds from a share of its bar; it tells whether the
 // sweep has ended.
 func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
-	if !door.hasDial(i) {
+	if !hasDial(door.d, i) {
 		return true
 	}
 	p := door.d.Parameters[i]
@@ -102,42 +102,27 @@ func (door *Door) ClearTraces() {
 
 // DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
 func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
-	entry, grip, ok := door.handle(panel, shown)
-	if !ok {
-		return
-	}
-	if movable, is := entry.Live.(evaluate.Movable); is {
-		hand := door.hand(panel, grip, width, height)
-		v := compose.Seen(hand.Panel, width, height)
+	if movable, hand, v := take(door, panel, shown, width, height); movable != nil {
 		hand.X, hand.Y = v.AtX(px), v.AtY(py)
 		movable.Drag(door.d, hand)
 	}
 }
 
-// hand is one that has taken a grip on a panel.
-func (door *Door) hand(panel, grip int, width, height float64) evaluate.Hand {
-	p := door.d.Panel(panel)
-	v := compose.Seen(p, width, height)
-	return evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}
-}
-
-// handle finds the entry of a handle and its grip, −1 for a point.
-func (door *Door) handle(panel, index int) (entry *evaluate.Shown, grip int, ok bool) {
+// take lets a hand take what a handle on a panel stands for, seen in its view; nil where nothing can be taken.
+func take(door *Door, panel, index int, width, height float64) (evaluate.Movable, evaluate.Hand, compose.View) {
 	shown, grip := index%evaluate.GripStride, index/evaluate.GripStride-1
 	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
-		return nil, 0, false
+		return nil, evaluate.Hand{}, compose.View{}
 	}
-	return door.d.Shown[shown], grip, true
+	movable, _ := door.d.Shown[shown].Live.(evaluate.Movable)
+	p := door.d.Panel(panel)
+	v := compose.Seen(p, width, height)
+	return movable, evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
 }
 
 // NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
 func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
-	entry, grip, ok := door.handle(panel, shown)
-	if !ok {
-		return
-	}
-	if movable, is := entry.Live.(evaluate.Movable); is {
-		hand := door.hand(panel, grip, width, height)
+	if movable, hand, _ := take(door, panel, shown, width, height); movable != nil {
 		hand.DX, hand.DY = dx, dy
 		movable.Nudge(door.d, hand)
 	}
@@ -184,8 +169,8 @@ func (door *Door) LabelSize(panel int, id string, width, height float64) {
 	}
 }
 
-func (door *Door) hasDial(i int) bool {
-	return door.d != nil && i >= 0 && i < len(door.d.Parameters)
+func hasDial(d *evaluate.Demonstration, i int) bool {
+	return d != nil && i >= 0 && i < len(d.Parameters)
 }
 
 func (door *Door) composer(panel int) *compose.Composer {

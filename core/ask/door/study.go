@@ -6,39 +6,53 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/sample"
 )
 
-// study answers what takes longer than a frame, at the values that the question names.
-func (door *Door) study(ask *Ask, a *Answer) error {
-	door.putValues(ask.Values)
-	if ask.Kind == AskFindings {
-		return door.findings(ask, a)
-	}
-	panels := door.d.Document.Panels
-	if ask.Panel < 0 || ask.Panel >= len(panels) {
-		return problem.New("field", 0, 0, "panel", "there is no such panel")
-	}
-	panel := *door.d.Panel(ask.Panel)
-	if ask.Window != nil {
-		panel.Window = *ask.Window
-	}
-	seen := compose.Seen(&panel, ask.Width, ask.Height)
-	view := sample.View{Left: seen.Left, Right: seen.Right, Bottom: seen.Bottom, Top: seen.Top, Width: seen.Width, Height: seen.Height}
-	switch ask.Kind {
-	case AskFit:
-		fitted := study.Fit(door.d, &panel, ask.Width, ask.Height)
-		a.Mended = mended("", &fitted, "")
-	case AskAdvice:
-		if advice := study.Advise(door.d, &panel, view); advice != nil {
-			a.Advice = &AdviceView{Code: advice.Code, Message: advice.Message, Mends: []Mended{}}
-			for _, m := range advice.Mends {
-				a.Advice.Mends = append(a.Advice.Mends, *mended(m.Words, m.Panel, m.AngleUnit))
-			}
+// asked is the panel of a question as it is seen: its entry with the window in play, and its view.
+type asked struct {
+	panel *document.Panel
+	seen  compose.View
+	view  sample.View
+}
+
+// onPanel answers what is asked about a panel, at the values and in the window that the question names.
+func onPanel(answer func(door *Door, ask *Ask, a *Answer, on asked) error) func(door *Door, ask *Ask, a *Answer) error {
+	return func(door *Door, ask *Ask, a *Answer) error {
+		putValues(door.d, ask.Values)
+		if ask.Panel < 0 || ask.Panel >= len(door.d.Document.Panels) {
+			return noPanel()
 		}
-	case AskRead:
-		return door.read(ask, a, &panel, seen, view)
+		panel := *door.d.Panel(ask.Panel)
+		if ask.Window != nil {
+			panel.Window = *ask.Window
+		}
+		seen := compose.Seen(&panel, ask.Width, ask.Height)
+		view := sample.View{Left: seen.Left, Right: seen.Right, Bottom: seen.Bottom, Top: seen.Top, Width: seen.Width, Height: seen.Height}
+		return answer(door, ask, a, asked{&panel, seen, view})
+	}
+}
+
+func noPanel() error { return problem.New("field", 0, 0, "panel", "there is no such panel") }
+
+// fit answers the window that shows what is interesting.
+func fit(door *Door, ask *Ask, a *Answer, on asked) error {
+	fitted := study.Fit(door.d, on.panel, ask.Width, ask.Height)
+	a.Mended = mended("", &fitted, "")
+	return nil
+}
+
+// advise answers why nothing is seen, and what would help.
+func advise(door *Door, _ *Ask, a *Answer, on asked) error {
+	advice := study.Advise(door.d, on.panel, on.view)
+	if advice == nil {
+		return nil
+	}
+	a.Advice = &AdviceView{Code: advice.Code, Message: advice.Message, Mends: []Mended{}}
+	for _, m := range advice.Mends {
+		a.Advice.Mends = append(a.Advice.Mends, *mended(m.Words, m.Panel, m.AngleUnit))
 	}
 	return nil
 }
@@ -51,16 +65,19 @@ func mended(words string, panel *document.Panel, unit document.AngleUnit) *Mende
 	return m
 }
 
-func (door *Door) putValues(values map[string]float64) {
-	for i, p := range door.d.Parameters {
+// putValues brings into play what a question names.
+func putValues(d *evaluate.Demonstration, values map[string]float64) {
+	for i, p := range d.Parameters {
 		if v, ok := values[p.Stated.Name]; ok && v != p.Value {
-			door.d.Set(i, v)
+			d.Set(i, v)
 		}
 	}
-	door.d.Update()
+	d.Update()
 }
 
-func (door *Door) findings(ask *Ask, a *Answer) error {
+// findings answers what was found out about a function.
+func findings(door *Door, ask *Ask, a *Answer) error {
+	putValues(door.d, ask.Values)
 	f := door.d.Function(ask.ID)
 	if f == nil {
 		return problem.New("not-a-function", 0, 0, ask.ID)
@@ -89,7 +106,7 @@ func (door *Door) findings(ask *Ask, a *Answer) error {
 }
 
 // effect says what a parameter does to every function that depends on it.
-func (door *Door) effect(ask *Ask, a *Answer) error {
+func effect(door *Door, ask *Ask, a *Answer) error {
 	i := door.d.Find(ask.ID)
 	if i < 0 {
 		return problem.New("not-a-parameter", 0, len(ask.ID), ask.ID)
@@ -119,7 +136,8 @@ func (door *Door) effect(ask *Ask, a *Answer) error {
 }
 
 // read answers a reading at a touched place, or at a typed x of the function that ID names.
-func (door *Door) read(ask *Ask, a *Answer, panel *document.Panel, seen compose.View, view sample.View) error {
+func read(door *Door, ask *Ask, a *Answer, on asked) error {
+	seen := on.seen
 	var r *study.Reading
 	var err error
 	if ask.Text != "" {
@@ -129,7 +147,7 @@ func (door *Door) read(ask *Ask, a *Answer, panel *document.Panel, seen compose.
 		}
 		r, err = study.ReadTyped(door.d, f, ask.Text)
 	} else {
-		r, err = study.ReadAt(door.d, panel, view, seen.AtX(ask.X), seen.AtY(ask.Y))
+		r, err = study.ReadAt(door.d, on.panel, on.view, seen.AtX(ask.X), seen.AtY(ask.Y))
 	}
 	if err != nil || r == nil {
 		return err

@@ -9,14 +9,14 @@ import (
 // mostTableRows bounds a table of a function's values.
 const mostTableRows = 60
 
-// table answers a function's values, or a table's points, with differences and ratios.
-func (door *Door) table(ask *Ask, a *Answer) error {
-	door.putValues(ask.Values)
+// tabulate answers a function's values, or a table's points, with differences and ratios.
+func tabulate(door *Door, ask *Ask, a *Answer) error {
+	putValues(door.d, ask.Values)
 	if f := door.d.Function(ask.ID); f != nil && f.Curve != nil {
 		numbers := [2]float64{}
 		for i, text := range []string{ask.From, ask.Step} {
 			answer := Answer{}
-			if err := door.value(&Ask{Text: text}, &answer); err != nil {
+			if err := typedValue(door, &Ask{Text: text}, &answer); err != nil {
 				p, _ := problem.Of(err)
 				return p.In("", []string{"from", "step"}[i])
 			}

@@ -5,9 +5,9 @@ import (
 	"parvix/core/stage/kinds/trajectory"
 )
 
-// trajectory answers what is found out about a trajectory at the values that the question names, and its table.
-func (door *Door) trajectory(ask *Ask, a *Answer) (err error) {
-	door.putValues(ask.Values)
+// studyTrajectory answers what is found out about a trajectory at the values that the question names, and its table.
+func studyTrajectory(door *Door, ask *Ask, a *Answer) (err error) {
+	putValues(door.d, ask.Values)
 	for _, s := range door.d.Shown {
 		if m, ok := s.Live.(*trajectory.Live); ok && s.Entry.ID == ask.ID {
 			a.Trajectory, err = m.Study(door.d, ask.Step)

@@ -1,0 +1,187 @@
+package door
+
+import (
+	"math"
+
+	"parvix/core/ask/edit"
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	"parvix/core/formula/symbolic"
+	"parvix/core/numeric/program"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/trace"
+	"parvix/export/svg"
+)
+
+// answers look at what is in play, or load it.
+var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
+	AskLoad:       load,
+	AskSettle:     settle,
+	AskPlot:       plot,
+	AskDraw:       draw,
+	AskBeginnings: func(_ *Door, _ *Ask, a *Answer) error { a.Beginnings = edit.Beginnings(); return nil },
+	AskGallery:    func(_ *Door, _ *Ask, a *Answer) error { a.Gallery = gallery(); return nil },
+	AskTrajectory: studyTrajectory,
+	AskTable:      tabulate,
+	AskEffect:     effect,
+	AskFindings:   findings,
+	AskFit:        onPanel(fit),
+	AskAdvice:     onPanel(advise),
+	AskRead:       onPanel(read),
+	AskFound:      putFound,
+	AskTypeset:    typeset,
+	AskValue:      typedValue,
+	AskWindow:     askedWindow,
+	AskTyped:      askedWindow,
+	AskDescribe:   askedWindow,
+	AskValues:     valuesInPlay,
+	AskCounters:   counters,
+	AskTrace:      traced,
+}
+
+// needsDocument are the answers that are given for the question's document; needsNothing those that nothing has to be loaded
+// for. All others are about what is in play.
+var (
+	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskDraw: true}
+	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true}
+)
+
+// load takes the document into play.
+func load(door *Door, ask *Ask, a *Answer) error {
+	if err := ask.Document.Check(); err != nil {
+		return err
+	}
+	if door.d != nil {
+		door.d.Scene = max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
+	}
+	door.d = evaluate.Load(ask.Document, door.d)
+	door.sent = door.sent[:0]
+	a.Loaded = loaded(door.d)
+	return nil
+}
+
+// settle writes into the document where a hand has left an entry.
+func settle(door *Door, ask *Ask, a *Answer) error {
+	if door.d == nil {
+		return notLoaded()
+	}
+	a.Document = edit.Settle(ask.Document, door.d, ask.ID)
+	return nil
+}
+
+// draw makes the picture of a document at its starting values.
+func draw(_ *Door, ask *Ask, a *Answer) error {
+	a.SVG = svg.Document(ask.Document, ask.Width, ask.Height)
+	return nil
+}
+
+// putFound takes in what another core found out.
+func putFound(door *Door, ask *Ask, _ *Answer) error {
+	if ask.Found == nil && ask.Collapses == nil {
+		return missing("found")
+	}
+	if ask.Found != nil {
+		door.d.PutFound(ask.Found)
+	}
+	if ask.Collapses != nil {
+		door.d.PutCollapses(ask.Collapses)
+	}
+	return nil
+}
+
+func valuesInPlay(door *Door, _ *Ask, a *Answer) error {
+	a.Values = map[string]float64{}
+	for _, p := range door.d.Parameters {
+		a.Values[p.Stated.Name] = p.Value
+	}
+	a.Steps = door.d.Positions()
+	return nil
+}
+
+func counters(door *Door, _ *Ask, a *Answer) error {
+	c := door.d.Counters
+	a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
+	return nil
+}
+
+// traced answers the places of a trace.
+func traced(door *Door, ask *Ask, a *Answer) error {
+	for _, s := range door.d.Shown {
+		if t, ok := s.Live.(*trace.Live); ok && s.Entry.ID == ask.ID {
+			a.Numbers = t.Places(door.d, ask.ID)
+		}
+	}
+	return nil
+}
+
+// typeset shows what was understood of a text while it is typed.
+func typeset(door *Door, ask *Ask, a *Answer) error {
+	st, err := expr.ParseStatement(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if st.Name != "" {
+		a.LaTeX = door.d.HeadLaTeX(st.Name, st.Variables) + "="
+	}
+	a.LaTeX += door.d.LaTeX(st.Node, door.d.Class)
+	for _, n := range st.Notices {
+		a.Notices = append(a.Notices, *view(n, ask.Text))
+	}
+	return nil
+}
+
+// typedValue works out what was typed for a parameter: a formula without letters.
+func typedValue(door *Door, ask *Ask, a *Answer) error {
+	f, err := expr.Parse(ask.Text, door.d.Scope())
+	if err != nil {
+		return err
+	}
+	if names := append(expr.Names(f.Node), expr.Calls(f.Node)...); len(names) > 0 {
+		return problem.New("not-constant", f.Node.Pos(), f.Node.End(), names[0])
+	}
+	n := symbolic.Radians(f.Node, door.d.Document.AngleUnit == document.Degree)
+	p, err := program.Compile(n, []string{"\x00"})
+	if err != nil {
+		return err
+	}
+	if a.Number = p.At([]float64{0}); math.IsNaN(a.Number) || math.IsInf(a.Number, 0) {
+		a.Number = 0
+		return problem.New("undefined-field", 0, len(ask.Text), program.Why(n, []string{"\x00"}, []float64{0}))
+	}
+	return nil
+}
+
+// askedWindow answers what is asked about a panel's window in play.
+func askedWindow(door *Door, ask *Ask, a *Answer) error {
+	if ask.Panel < 0 || ask.Panel >= len(door.d.Document.Panels) {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := door.d.Panel(ask.Panel)
+	w := compose.Seen(p, ask.Width, ask.Height).Window
+	switch ask.Kind {
+	case AskDescribe:
+		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
+		return nil
+	case AskTyped:
+		if ask.Window == nil {
+			return problem.New("field", 0, 0, "window", "it is missing")
+		}
+		w = compose.Typed(p, *ask.Window, ask.Width, ask.Height)
+	}
+	a.Window = &w
+	return nil
+}
+
+// plot adds the point of the plane that a tap on a panel means to a table.
+func plot(door *Door, ask *Ask, a *Answer) (err error) {
+	if door.d == nil || door.composer(ask.Panel) == nil {
+		return problem.New("field", 0, 0, "panel", "there is no such panel")
+	}
+	p := door.d.Panel(ask.Panel)
+	x, y := compose.Seen(p, ask.Width, ask.Height).Tapped(p, ask.X, ask.Y)
+	a.Document, err = edit.Plot(ask.Document, ask.ID, door.d.Numeral(number.Format(x, 9)), door.d.Numeral(number.Format(y, 9)))
+	return err
+}

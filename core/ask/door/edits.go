@@ -1,0 +1,63 @@
+package door
+
+import (
+	"parvix/core/ask/edit"
+	"parvix/core/formula/symbolic"
+	"parvix/core/maths/transform"
+	"parvix/core/stage/document"
+)
+
+// edits make another document of the question's, without a look at what is in play.
+var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
+	AskUpgrade: func(ask *Ask) (*document.Document, error) { return ask.Document, nil }, // reading it has done that
+	AskState:   func(ask *Ask) (*document.Document, error) { return edit.State(ask.Document, ask.ID, ask.Text) },
+	AskRename:  func(ask *Ask) (*document.Document, error) { return edit.Rename(ask.Document, ask.ID, ask.Text) },
+	AskDelete:  func(ask *Ask) (*document.Document, error) { return edit.Delete(ask.Document, ask.ID) },
+	AskAddParameters: func(ask *Ask) (*document.Document, error) {
+		return edit.AddParameters(ask.Document, ask.Names)
+	},
+	AskPut: func(ask *Ask) (*document.Document, error) {
+		if ask.Entry == nil {
+			return nil, missing("entry")
+		}
+		return edit.Put(ask.Document, *ask.Entry)
+	},
+	AskDecimals: func(ask *Ask) (*document.Document, error) { return edit.Decimals(ask.Document, ask.Comma) },
+	AskMove:     func(ask *Ask) (*document.Document, error) { return edit.Move(ask.Document, ask.ID, ask.By), nil },
+	AskMoveCurve: func(ask *Ask) (*document.Document, error) {
+		if ask.Moving == nil {
+			return nil, missing("moving")
+		}
+		return edit.MoveCurve(ask.Document, ask.ID, *ask.Moving)
+	},
+	AskWriteAs: func(ask *Ask) (*document.Document, error) {
+		return edit.WriteAs(ask.Document, ask.ID, symbolic.Form(ask.Text))
+	},
+	AskFromParent: func(ask *Ask) (*document.Document, error) {
+		return edit.FromParent(ask.Document, transform.Kind(ask.Text))
+	},
+	AskRunAlong: func(ask *Ask) (*document.Document, error) { return edit.RunAlong(ask.Document, ask.Scene) },
+	AskShowPiece: func(ask *Ask) (*document.Document, error) {
+		if ask.Piece == nil {
+			return nil, missing("piece")
+		}
+		return edit.ShowPiece(ask.Document, *ask.Piece)
+	},
+	AskAddScene: func(ask *Ask) (*document.Document, error) {
+		return edit.AddScene(ask.Document, ask.Scene, ask.Text, ask.Values, ask.Steps)
+	},
+	AskRemoveScene: func(ask *Ask) (*document.Document, error) { return edit.RemoveScene(ask.Document, ask.Scene) },
+	AskAddPanel:    func(ask *Ask) (*document.Document, error) { return edit.AddPanel(ask.Document, ask.Panel, ask.Empty) },
+	AskRemovePanel: func(ask *Ask) (*document.Document, error) { return edit.RemovePanel(ask.Document, ask.Panel) },
+	AskWatch:       func(ask *Ask) (*document.Document, error) { return edit.Watch(ask.Document, ask.ID, ask.Scene) },
+	AskAngleUnit: func(ask *Ask) (*document.Document, error) {
+		return edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
+	},
+	AskAddCircle: func(ask *Ask) (*document.Document, error) {
+		if ask.Circle == nil {
+			return nil, missing("circle")
+		}
+		return edit.AddCircle(ask.Document, *ask.Circle)
+	},
+	AskBegin: func(ask *Ask) (*document.Document, error) { return edit.Begin(ask.Document, edit.Idea(ask.Text)) },
+}

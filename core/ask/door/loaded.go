@@ -1,0 +1,126 @@
+package door
+
+import (
+	"math"
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/text"
+	"slices"
+)
+
+// loaded is what the folio and the dials show of a demonstration.
+func loaded(d *evaluate.Demonstration) *Loaded {
+	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []steps.View{},
+		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
+	for _, f := range d.Functions {
+		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
+		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
+		if f.Formula != nil {
+			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
+			for _, name := range expr.Names(f.Formula) {
+				v.Moves = v.Moves || d.Find(name) >= 0 && !slices.Contains(f.Stated.Variables, name)
+			}
+			if simple := d.Simplified(f); simple != nil {
+				v.Simplified = d.LaTeX(simple, d.Class)
+			}
+		}
+		l.Functions = append(l.Functions, v)
+	}
+	for _, p := range d.Parameters {
+		l.Dials = append(l.Dials, dial(d, p))
+	}
+	for _, s := range d.Shown {
+		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
+		if t, ok := s.Live.(*steps.Live); ok {
+			l.Steps = append(l.Steps, t.View(d, s.Entry))
+		}
+	}
+	for _, s := range d.Said {
+		l.Said = append(l.Said, SaidView{s.Entry.ID, pieces(s)})
+	}
+	for _, name := range d.Missing {
+		l.Missing = append(l.Missing, NameView{name, expr.LaTeXName(name)})
+	}
+	for _, p := range d.Problems {
+		l.Problems = append(l.Problems, *view(p, fieldText(d.Document, p)))
+	}
+	return l
+}
+
+func plainHead(d *evaluate.Demonstration, s *document.Stated) string {
+	separator := ", "
+	if d.Document.DecimalComma {
+		separator = "; "
+	}
+	head := s.Name
+	for i, v := range s.Variables {
+		if i == 0 {
+			head += "("
+		} else {
+			head += separator
+		}
+		head += v
+	}
+	if len(s.Variables) > 0 {
+		head += ")"
+	}
+	return head
+}
+
+// barTicks is about how many ticks a dial's bar carries.
+const barTicks = 20
+
+func dial(d *evaluate.Demonstration, p *evaluate.Parameter) DialView {
+	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
+		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0)}
+	span := p.To - p.From
+	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
+	for _, m := range []float64{1, 2, 5, 10} {
+		if span/(step*m) <= barTicks {
+			step *= m
+			break
+		}
+	}
+	for k := math.Ceil(p.From/step - 1e-9); k*step <= p.To+1e-9*span && len(v.Ticks) < 50; k++ {
+		v.Ticks = append(v.Ticks, p.Fraction(k*step))
+	}
+	return v
+}
+
+// endText shows an end as it was typed, or its number.
+func endText(d *evaluate.Demonstration, typed string, value float64) string {
+	if f, err := expr.Parse(typed, d.Scope()); err == nil {
+		return d.Plain(f.Node)
+	}
+	return d.Numeral(number.Significant(value, 6))
+}
+
+// sentence says what an entry on the stage is, as a textbook would.
+func sentence(d *evaluate.Demonstration, s *evaluate.Shown) []PieceView {
+	list := []PieceView{}
+	for _, word := range s.Entry.Body.(kind.Body).Sentence(d, s) {
+		list = append(list, PieceView{Text: word.Text, LaTeX: word.LaTeX})
+	}
+	return list
+}
+
+func pieces(s *evaluate.Shown) []PieceView {
+	list := []PieceView{}
+	said, ok := s.Live.(*text.Live)
+	if !ok {
+		return list
+	}
+	for _, p := range said.Pieces {
+		v := PieceView{Text: p.Text, LaTeX: p.LaTeX, Live: p.IsLive(), Waiting: p.Waiting}
+		if v.Text == "" && v.LaTeX == "" {
+			v.Text = p.Given.Text
+		}
+		list = append(list, v)
+	}
+	return list
+}
