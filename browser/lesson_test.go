@@ -3,8 +3,6 @@ package browser
 import (
 	"fmt"
 	"math"
-	"parvix/core/stage/kinds/figure"
-	"parvix/core/stage/kinds/table"
 	"testing"
 
 	"github.com/go-rod/rod"
@@ -12,6 +10,9 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/table"
 )
 
 // A lesson is built from an empty bench as a teacher would, and what she does is counted: each click, and each text that

@@ -2,6 +2,8 @@ package door
 
 import (
 	"math"
+	"slices"
+
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
@@ -10,7 +12,6 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/text"
-	"slices"
 )
 
 // loaded is what the folio and the dials show of a demonstration.

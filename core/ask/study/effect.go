@@ -99,7 +99,7 @@ func moveLine(d *evaluate.Demonstration, what string, m locus.Move) EffectLine {
 }
 
 func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string) Effect {
-	e, out := d.EffectOf(f, parameter), Effect{Function: f.Stated.Name}
+	e, out := evaluate.EffectOf(f, parameter), Effect{Function: f.Stated.Name}
 	head := evaluate.HeadLaTeX(f.Stated.Name, nil)
 	occurs := func(p locus.Path) bool { return paths.Occurs(d, p, f, parameter, -lookedAt, lookedAt) }
 	for _, p := range e.Fixed {
@@ -119,7 +119,7 @@ func effectOf(d *evaluate.Demonstration, f *evaluate.Function, parameter string)
 		out.Lines = append(out.Lines, moveLine(d, "The "+m.Feature.Name(), m))
 	}
 	for _, g := range crossed(d, f, parameter) {
-		path := d.CrossingOf(f, g, parameter)
+		path := evaluate.CrossingOf(f, g, parameter)
 		if path.None || !path.Stays && !occurs(path) {
 			continue
 		}

@@ -2,6 +2,7 @@ package trajectory
 
 import (
 	"math"
+
 	"parvix/core/numeric/quadrature"
 )
 

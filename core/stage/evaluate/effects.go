@@ -7,7 +7,7 @@ import (
 )
 
 // PathOf is the path of a feature of a function as a parameter varies.
-func (d *Demonstration) PathOf(f *Function, as string, feature locus.Feature) locus.Path {
+func PathOf(f *Function, as string, feature locus.Feature) locus.Path {
 	switch feature {
 	case locus.VerticalAsymptote, locus.HorizontalAsymptote:
 		for _, m := range locus.EffectOf(f.Inlined, f.Stated.Variables[0], as).Moves {
@@ -21,24 +21,13 @@ func (d *Demonstration) PathOf(f *Function, as string, feature locus.Feature) lo
 }
 
 // CrossingOf is the path of the intersections of two functions of one variable each as a parameter varies.
-func (d *Demonstration) CrossingOf(f, with *Function, as string) locus.Path {
+func CrossingOf(f, with *Function, as string) locus.Path {
 	x := f.Stated.Variables[0]
 	other := symbolic.Substitute(with.Inlined, map[string]expr.Node{with.Stated.Variables[0]: &expr.Name{Name: x}})
 	return locus.Crossing(f.Inlined, other, x, as)
 }
 
 // EffectOf is what a parameter does to a function.
-func (d *Demonstration) EffectOf(f *Function, parameter string) locus.Effect {
+func EffectOf(f *Function, parameter string) locus.Effect {
 	return locus.EffectOf(f.Inlined, f.Stated.Variables[0], parameter)
-}
-
-// DependsOn tells whether a parameter moves a function.
-func (d *Demonstration) DependsOn(f *Function, parameter string) bool {
-	i := d.Find(parameter)
-	for _, k := range f.on {
-		if k == i {
-			return f.Inlined != nil
-		}
-	}
-	return false
 }

@@ -28,10 +28,6 @@ func (d *Demonstration) Hold(values map[string]float64) (release func()) {
 	}
 }
 
-func (d *Demonstration) put(i int, v float64) {
-	d.Parameters[i].Value, d.in[i+1] = v, v
-}
-
 // placeAgain computes what hangs on the named parameters.
 func (d *Demonstration) placeAgain(values map[string]float64) {
 	for _, s := range d.Shown {
@@ -39,13 +35,4 @@ func (d *Demonstration) placeAgain(values map[string]float64) {
 			u.Update(d)
 		}
 	}
-}
-
-func (d *Demonstration) hangsOn(on []int, values map[string]float64) bool {
-	for _, i := range on {
-		if _, held := values[d.Parameters[i].Stated.Name]; held {
-			return true
-		}
-	}
-	return false
 }

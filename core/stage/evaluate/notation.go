@@ -4,40 +4,46 @@ import (
 	"strings"
 
 	"parvix/core/formula/expr"
+	"parvix/core/stage/document"
 )
 
+// Notation is how a demonstration writes numbers and formulas.
+type Notation struct {
+	doc *document.Document
+}
+
 // Numeral writes a number that has a decimal point with the demonstration's decimal sign.
-func (d *Demonstration) Numeral(text string) string {
-	if d.Document.DecimalComma {
+func (w Notation) Numeral(text string) string {
+	if w.doc.DecimalComma {
 		return strings.ReplaceAll(text, ".", ",")
 	}
 	return text
 }
 
 // Typeset writes LaTeX of this core with the demonstration's decimal sign.
-func (d *Demonstration) Typeset(latex string) string {
-	if d.Document.DecimalComma {
+func (w Notation) Typeset(latex string) string {
+	if w.doc.DecimalComma {
 		return expr.LaTeXWithComma(latex)
 	}
 	return latex
 }
 
 // LaTeX typesets a formula; class as in expr.LaTeX.
-func (d *Demonstration) LaTeX(n expr.Node, class func(name string) string) string {
-	return d.Typeset(expr.LaTeX(n, class))
+func (w Notation) LaTeX(n expr.Node, class func(name string) string) string {
+	return w.Typeset(expr.LaTeX(n, class))
 }
 
 // Plain writes a formula as it would be typed.
-func (d *Demonstration) Plain(n expr.Node) string {
-	if d.Document.DecimalComma {
+func (w Notation) Plain(n expr.Node) string {
+	if w.doc.DecimalComma {
 		return expr.TextWithComma(expr.Pretty(n))
 	}
 	return expr.Pretty(n)
 }
 
 // HeadLaTeX writes f(x) or a, with the demonstration's separator of arguments.
-func (d *Demonstration) HeadLaTeX(name string, variables []string) string {
-	return d.Typeset(HeadLaTeX(name, variables))
+func (w Notation) HeadLaTeX(name string, variables []string) string {
+	return w.Typeset(HeadLaTeX(name, variables))
 }
 
 // HeadLaTeX writes f(x) or a.

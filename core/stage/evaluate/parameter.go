@@ -3,11 +3,8 @@ package evaluate
 import (
 	"math"
 
-	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
-	"parvix/core/formula/symbolic"
-	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 )
 
@@ -67,59 +64,6 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 		d.in[i+1] = p.Value
 		d.moved[i] = d.tick
 	}
-}
-
-// Constant works out a formula that may not depend on a parameter.
-func (d *Demonstration) Constant(text string, fallback float64, object, field string) float64 {
-	if text == "" {
-		return fallback
-	}
-	n, err := d.parse(text, d.scope)
-	if err != nil {
-		d.Report(err, object, field)
-		return fallback
-	}
-	if names := expr.Names(n); len(names) > 0 {
-		d.Report(problem.New("not-constant", n.Pos(), n.End(), names[0]), object, field)
-		return fallback
-	}
-	if calls := expr.Calls(n); len(calls) > 0 {
-		d.Report(problem.New("not-constant", n.Pos(), n.End(), calls[0]), object, field)
-		return fallback
-	}
-	n = symbolic.Radians(n, d.Document.AngleUnit == document.Degree)
-	inputs := []string{NoVariable}
-	p, err := program.Compile(n, inputs)
-	if err != nil {
-		d.Report(err, object, field)
-		return fallback
-	}
-	v := p.At([]float64{0})
-	if math.IsNaN(v) || math.IsInf(v, 0) {
-		d.Report(problem.New("undefined-field", 0, len(text), program.Why(n, inputs, []float64{0})), object, field)
-		return fallback
-	}
-	return v
-}
-
-// Set gives parameter i a value; what depends on it is computed at the next Update.
-func (d *Demonstration) Set(i int, value float64) {
-	p := d.Parameters[i]
-	if math.IsNaN(value) || math.IsInf(value, 0) || p.Value == value {
-		return
-	}
-	d.tick++
-	p.Value = value
-	d.in[i+1] = value
-	d.moved[i] = d.tick
-}
-
-// Find gives the place of the parameter with this name, −1 when there is none.
-func (d *Demonstration) Find(name string) int {
-	if i, ok := d.index[name]; ok {
-		return i
-	}
-	return -1
 }
 
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.

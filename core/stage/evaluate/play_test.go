@@ -3,15 +3,16 @@ package evaluate_test
 import (
 	"math"
 	"math/big"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
 )
 
 // What a dial's pointer shows lies between its ends, and a step further is the next of its values (common practice).

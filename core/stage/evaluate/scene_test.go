@@ -1,16 +1,17 @@
 package evaluate_test
 
 import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // twoScenes has f = a·x with a = 1 in the first scene and 5, another window and no point in the second.

@@ -101,6 +101,7 @@ func (d *Demonstration) loadEntries() {
 	for i := range d.Document.Said {
 		d.Said = append(d.Said, &Shown{Entry: &d.Document.Said[i]})
 	}
+	d.shown = d.Shown
 	for _, list := range [][]*Shown{d.Shown, d.Said} {
 		for _, s := range list {
 			d.understand(s)
@@ -117,6 +118,9 @@ func (d *Demonstration) understand(s *Shown) {
 	s.Live = load(d, s.Entry)
 	if u, ok := s.Live.(Updater); ok {
 		s.on = u.Hangs()
+	}
+	if _, is := s.Live.(SharesScale); is {
+		d.sharing = append(d.sharing, s.Entry)
 	}
 }
 
@@ -182,9 +186,6 @@ func (d *Demonstration) record() {
 		d.traces[s.Entry.ID] = append(t, x, y)
 	}
 }
-
-// Recorded gives the recorded positions x, y, x, y … of a trace.
-func (d *Demonstration) Recorded(id string) []float64 { return d.traces[id] }
 
 // ClearTraces forgets the recorded positions and starts again at the present ones.
 func (d *Demonstration) ClearTraces() {

@@ -3,15 +3,16 @@ package stagetest
 
 import (
 	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	_ "parvix/core/stage/kinds"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/picture"
-	"testing"
-
-	"github.com/stretchr/testify/require"
 )
 
 // Demonstration loads functions of x, dials with values, and what is shown.

@@ -2,15 +2,16 @@ package circle_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/ask/edit"
 	trig "parvix/core/maths/circle"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/circle"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 func turning(t testing.TB, idea edit.Idea, unit document.AngleUnit) *evaluate.Demonstration {

@@ -3,6 +3,11 @@ package circle_test
 import (
 	"fmt"
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	trig "parvix/core/maths/circle"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -11,10 +16,6 @@ import (
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // circleAt is a circle and its graph with all six ratios, its dial at an angle.

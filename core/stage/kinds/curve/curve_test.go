@@ -2,6 +2,11 @@ package curve_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -9,10 +14,6 @@ import (
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // The vertex of a(x − h)² + k is (h, k); the point beside it at x = h + 1 lies a above it (common practice).

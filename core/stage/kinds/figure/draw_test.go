@@ -2,6 +2,11 @@ package figure_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/ask/edit"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -9,10 +14,6 @@ import (
 	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 func dot(id, x, y string) document.Entry {

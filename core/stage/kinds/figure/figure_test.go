@@ -2,6 +2,11 @@ package figure_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -9,10 +14,6 @@ import (
 	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // meeting loads two functions and the intersections of their curves.

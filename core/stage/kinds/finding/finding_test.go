@@ -2,16 +2,17 @@ package finding_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 func shownFinding(t testing.TB, formula string, kind document.Finding, values map[string]float64) (*evaluate.Demonstration, *finding.Live) {

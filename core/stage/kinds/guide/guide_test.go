@@ -2,13 +2,14 @@ package guide_test
 
 import (
 	"math"
-	"parvix/core/stage/document"
-	"parvix/core/stage/kinds/guide"
-	"parvix/core/stage/stagetest"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/stagetest"
 )
 
 // y = a x + b as a slanted guide: its place is b and its slope a; upright and level ones have a place only.

@@ -64,14 +64,14 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 			d.Report(problem.New("not-a-function", 0, len(b.With), b.With), e.ID, "with")
 			return nil
 		}
-		path = d.CrossingOf(f, with, b.As)
+		path = evaluate.CrossingOf(f, with, b.As)
 		for _, k := range with.Hangs() {
 			if k != i {
 				p.on = append(p.on, k)
 			}
 		}
 	} else {
-		path = d.PathOf(f, b.As, b.Feature)
+		path = evaluate.PathOf(f, b.As, b.Feature)
 	}
 	d.Counters.Compiles++
 	if err := p.compile(d, path, f, b.As); err != nil {

@@ -1,14 +1,15 @@
 package point_test
 
 import (
-	"parvix/core/stage/document"
-	"parvix/core/stage/evaluate"
-	"parvix/core/stage/kinds/point"
-	"parvix/core/stage/stagetest"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/stagetest"
 )
 
 func dot(id, name, x, y string) document.Entry {

@@ -2,15 +2,16 @@ package steps_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // y = −2·(x − 3)² + 1 (common practice): the vertex goes from (0, 0) over (3, 0) to (3, 1).

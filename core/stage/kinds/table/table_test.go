@@ -2,14 +2,15 @@ package table_test
 
 import (
 	"math"
-	"parvix/core/stage/document"
-	"parvix/core/stage/evaluate"
-	"parvix/core/stage/kinds/table"
-	"parvix/core/stage/stagetest"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/table"
+	"parvix/core/stage/stagetest"
 )
 
 // A row of a table is read like any number of a textbook; what is no number is named, and the rest stays.

@@ -2,6 +2,11 @@ package trajectory_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/ask/edit"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -10,10 +15,6 @@ import (
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // watched is a stated polar curve that is run through by its dial.

@@ -2,6 +2,11 @@ package trajectory_test
 
 import (
 	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
 	"parvix/core/ask/edit"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -10,10 +15,6 @@ import (
 	"parvix/core/stage/kinds/trajectory"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
-	"testing"
-
-	"github.com/stretchr/testify/assert"
-	"github.com/stretchr/testify/require"
 )
 
 // polar states polar curves on a square of 6 units, 600 pixels wide, and loads them with further entries.
