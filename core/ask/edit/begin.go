@@ -54,66 +54,81 @@ func Beginnings() []Beginning {
 
 // Begin fills an empty demonstration with an idea; everything in it can be changed freely.
 func Begin(before *document.Document, idea Idea) (*document.Document, error) {
+	begin, ok := ideas[idea]
+	if !ok {
+		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
+	}
 	b := &beginner{d: clone(before)}
-	words := func(said string) text.Piece { return text.Piece{Kind: text.Words, Text: said} }
-	value := func(formula string) text.Piece { return text.Piece{Kind: text.Value, Text: formula} }
-	switch idea {
-	case IdeaFamily:
+	if begin(b); b.err != nil {
+		return nil, b.err
+	}
+	return b.d, b.d.Check()
+}
+
+// ideas tell how each is begun.
+var ideas = map[Idea]func(b *beginner){
+	IdeaFamily: func(b *beginner) {
 		b.state("f(x) = a(x − h)² + k")
 		b.dials(map[string]float64{"a": 1, "h": 0, "k": 0}, "a", "h", "k")
 		b.show(document.Entry{Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{"−2", "−1", "1/2", "2"}}}})
 		b.say(words("Each curve has its own a. Moving h and k moves them all: the vertex is ("), value("h"), words(", "), value("k"), words(")."))
-	case IdeaSteps:
+	},
+	IdeaSteps: func(b *beginner) {
 		b.state("f(x) = −2√(x + 3) + 1")
 		b.show(document.Entry{Body: &steps.Body{Function: "f"}})
 		b.say(words("Say each step before it is shown. Which of them could change places?"))
-	case IdeaTypes:
+	},
+	IdeaTypes: func(b *beginner) {
 		b.state("f(x) = 2x + 1")
 		b.state("g(x) = x²")
 		b.state("h(x) = 2^x")
 		b.do(RunAlong(b.d, 0))
 		b.say(words("One point drives three. From here to one further right: f by "), value("f(t + 1) − f(t)"), words(", g by "), value("g(t + 1) − g(t)"),
 			words(", h by the factor "), value("h(t + 1)/h(t)"), words("."))
-	case IdeaParameter:
+	},
+	IdeaParameter: func(b *beginner) {
 		b.state("f(x) = x² + b x + 1")
 		b.dials(map[string]float64{"b": 2}, "b")
 		b.show(document.Entry{Body: &path.Body{Function: "f", As: "b", Feature: locus.Extrema}})
 		b.show(document.Entry{Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "V", X: "−b/2", Y: "f(−b/2)"}})
 		b.say(words("Move b. Where does the vertex V go, and which point stays?"))
-	case IdeaBeside:
+	},
+	IdeaBeside: func(b *beginner) {
 		b.state("f(x) = a e^(−(x − c)²)")
 		b.dials(map[string]float64{"a": 2, "c": 0}, "a", "c")
 		b.beside()
 		b.show(document.Entry{Where: document.Where{Panels: []string{"plane1"}}, Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", Values: []string{"1", "2", "3"}}}})
 		b.show(document.Entry{Where: document.Where{Panels: []string{"plane2"}}, Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "c", Values: []string{"−2", "0", "2"}}}})
 		b.say(words("Left: several a for one c. Right: several c for one a."))
-	case IdeaCircle:
+	},
+	IdeaCircle: func(b *beginner) {
 		b.do(AddCircle(b.d, circle.Body{Driver: "θ"}))
 		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
-	case IdeaWave:
+	},
+	IdeaWave: func(b *beginner) {
 		b.do(AddCircle(b.d, circle.Body{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
 		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
 		b.clearOfRatios()
 		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
-	case IdeaPolar:
+	},
+	IdeaPolar: func(b *beginner) {
 		b.state("r(θ) = a cos(kθ)")
 		b.dials(map[string]float64{"a": 3, "k": 3}, "a", "k")
 		b.whole("k", "1", "9")
 		b.d.Shown[0].Body.(*trajectory.Body).To = "2π"
 		b.watch()
 		b.say(words("The ray turns; where r is negative the point lies on the other side. How many petals does each k give?"))
-	case IdeaPath:
+	},
+	IdeaPath: func(b *beginner) {
 		b.show(document.Entry{Look: document.Look{Label: document.LabelFormula}, Body: &trajectory.Body{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
 		b.watch()
 		b.say(words("Where is the point fastest? Which way does its velocity point at the ends of the axes?"))
-	default:
-		return nil, problem.New("field", 0, 0, "text", "there is no such idea")
-	}
-	if b.err != nil {
-		return nil, b.err
-	}
-	return b.d, b.d.Check()
+	},
 }
+
+func words(said string) text.Piece { return text.Piece{Kind: text.Words, Text: said} }
+
+func value(formula string) text.Piece { return text.Piece{Kind: text.Value, Text: formula} }
 
 // beginner makes one edit after the other until one fails.
 type beginner struct {

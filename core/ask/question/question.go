@@ -6,21 +6,15 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	"math"
-	"math/big"
 	"reflect"
 	"slices"
 	"sort"
-	"strconv"
 	"strings"
 	"unicode/utf8"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
 	"parvix/core/formula/symbolic"
-	"parvix/core/maths/exact"
-	"parvix/core/numeric/program"
-	"parvix/core/stage/sample"
 )
 
 // Question holds the fields of every ask; docs/math.md says which of them count.
@@ -231,28 +225,6 @@ func (q *Question) answer() (map[string]any, error) {
 	return nil, problem.New("question", 0, 0, q.Ask)
 }
 
-// valueNode reads a JSON number exactly, or a string as a formula.
-func valueNode(data []byte) (expr.Node, error) {
-	var text string
-	if err := json.Unmarshal(data, &text); err == nil {
-		f, err := expr.Parse(text, nil)
-		return f.Node, err
-	}
-	// The size comes first: the exact form of 1e999999999 fills any memory.
-	size, err := strconv.ParseFloat(string(data), 64)
-	if err != nil || len(data) > 40 || size != 0 && math.Abs(size) < 1e-300 {
-		return nil, problem.New("number", 0, 0, string(data[:min(len(data), 40)]))
-	}
-	r, ok := new(big.Rat).SetString(string(data))
-	if !ok || size == 0 && r.Sign() != 0 {
-		return nil, problem.New("number", 0, 0, string(data))
-	}
-	if r.Sign() < 0 {
-		return &expr.Neg{X: expr.Rat(r.Neg(r))}, nil
-	}
-	return expr.Rat(r), nil
-}
-
 // read parses the expression with the given names known and puts the given values in.
 func (q *Question) read(degrees bool) (expr.Node, error) { return q.readText(q.Expr, degrees) }
 
@@ -287,101 +259,6 @@ func (q *Question) readAsWritten(text string) (expr.Node, error) {
 		}
 	}
 	return symbolic.Substitute(f.Node, with), nil
-}
-
-func constant(n expr.Node) (float64, error) {
-	p, err := program.Compile(n, []string{"\x00"})
-	if err != nil {
-		return 0, err
-	}
-	return p.At([]float64{0}), nil
-}
-
-func (q *Question) value(degrees bool) (map[string]any, error) {
-	n, err := q.read(degrees)
-	if err != nil {
-		return nil, err
-	}
-	if _, err := program.Compile(n, []string{"\x00"}); err != nil {
-		return nil, err // a letter without a value, at its place
-	}
-	settled := exact.Settled(n)
-	in := []float64{0}
-	v, err := widely(settled)
-	if err != nil {
-		return nil, err
-	}
-	closed, known := symbolic.Exact(n)
-	if symbolic.IsUndefined(closed) {
-		v = math.NaN()
-	}
-	if math.IsNaN(v) {
-		reason := program.Why(settled, []string{"\x00"}, in)
-		if reason == "" || symbolic.IsUndefined(closed) && reason == program.TooLarge {
-			reason = "the denominator is 0"
-			if c := poleOf(n); c != "" {
-				reason = c
-			}
-		}
-		return map[string]any{"value": "undefined", "reason": reason}, nil
-	}
-	answer := map[string]any{"value": jsonNumber(v)}
-	if known {
-		// A sum of roots has its own form, without roots in roots and in denominators; a decimal stays one.
-		if v := exact.Of(n); !isRational(v) || expr.Any(closed, isCall) {
-			closed = v.Node()
-		}
-		answer["exact"] = expr.Text(closed)
-		// The exact form is rounded once and loses nothing to steps in between.
-		if w, err := widely(closed); err == nil && w == w && !math.IsInf(w, 0) {
-			answer["value"] = jsonNumber(w)
-		}
-	}
-	return answer, nil
-}
-
-// widely is the value of a formula without letters, of which a part may be too large or too small for a float64.
-func widely(n expr.Node) (float64, error) {
-	v, err := constant(n)
-	if err == nil && (v == 0 || math.IsNaN(v) || math.IsInf(v, 0)) {
-		if wide, ok := program.Wide(n, []string{"\x00"}); ok {
-			v = wide([]float64{0})
-		}
-	}
-	return v, err
-}
-
-func isRational(v exact.Value) bool {
-	_, is := v.Rat()
-	return is
-}
-
-func isCall(n expr.Node) bool {
-	_, is := n.(*expr.Call)
-	return is
-}
-
-func poleOf(n expr.Node) string {
-	reason := ""
-	expr.Walk(symbolic.Simplify(n).Node, func(n expr.Node) bool {
-		if c, ok := n.(*expr.Call); ok && symbolic.IsPole(c) {
-			reason = c.Name + " has a pole here"
-		}
-		return reason == ""
-	})
-	return reason
-}
-
-func jsonNumber(v float64) any {
-	switch {
-	case math.IsNaN(v):
-		return "undefined"
-	case math.IsInf(v, 1):
-		return "inf"
-	case math.IsInf(v, -1):
-		return "-inf"
-	}
-	return json.Number(strconv.FormatFloat(v+0, 'g', -1, 64)) // −0 is 0
 }
 
 func shown(r symbolic.Result) map[string]any {
@@ -429,59 +306,4 @@ func (q *Question) derivative(degrees bool) (map[string]any, error) {
 		return nil, err
 	}
 	return shown(symbolic.Simplify(symbolic.Derivative(n, name))), nil
-}
-
-func (q *Question) sample(degrees bool) (map[string]any, error) {
-	for name, end := range map[string]*Number{"from": q.From, "to": q.To, "bottom": q.Bottom, "top": q.Top} {
-		if end == nil || math.IsNaN(end.Value) || math.IsInf(end.Value, 0) {
-			return nil, problem.New("field", 0, 0, name, "a number is needed")
-		}
-	}
-	if q.From.Value >= q.To.Value || q.Bottom.Value >= q.Top.Value {
-		return nil, problem.New("ends", 0, 0)
-	}
-	if !(q.Width >= 1 && q.Width <= 10000 && q.Height >= 1 && q.Height <= 10000) {
-		return nil, problem.New("field", 0, 0, "width", "width and height are pixels from 1 to 10000")
-	}
-	n, err := q.read(degrees)
-	if err != nil {
-		return nil, err
-	}
-	f, err := sample.Compile(n, []string{"x"})
-	if err != nil {
-		return nil, err
-	}
-	var s sample.Sampler
-	curve := s.Curve(f, []float64{0}, sample.View{Left: q.From.Value, Right: q.To.Value, Bottom: q.Bottom.Value,
-		Top: q.Top.Value, Width: q.Width, Height: q.Height})
-	lines := [][][2]float64{}
-	for _, line := range curve.Lines {
-		points := make([][2]float64, len(line))
-		for i, p := range line {
-			points[i] = [2]float64{p.X, p.Y}
-		}
-		lines = append(lines, points)
-	}
-	marks := []map[string]any{}
-	for _, m := range curve.Marks {
-		marks = append(marks, map[string]any{"x": m.X, "y": m.Y, "kind": m.Kind})
-	}
-	answer := map[string]any{"lines": lines, "marks": marks, "envelopes": envelopes(curve)}
-	if !curve.Complete {
-		answer["undecided"] = []string{fmt.Sprintf("the function breaks more often than can be drawn between %g and %g", q.From.Value, q.To.Value)}
-	}
-	return answer, nil
-}
-
-// envelopes are lists of {x, low, high}: there the function swings faster than the pixels can show.
-func envelopes(curve sample.Curve) [][]map[string]any {
-	list := [][]map[string]any{}
-	for _, band := range curve.Envelopes {
-		columns := make([]map[string]any, 0, len(band))
-		for _, c := range band {
-			columns = append(columns, map[string]any{"x": jsonNumber(c.X), "low": jsonNumber(c.Low), "high": jsonNumber(c.High)})
-		}
-		list = append(list, columns)
-	}
-	return list
 }

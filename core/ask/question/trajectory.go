@@ -22,29 +22,18 @@ func (q *Question) moving(degrees bool) (map[string]any, error) {
 	if degrees && c.R != nil {
 		unit = math.Pi / 180
 	}
-	closing, closes := c.Closing()
 	answer := map[string]any{"closing": nil, "variable": letter}
-	// A curve that never closes is answered for one turn where no interval is given.
-	from, to := 0.0, 2*math.Pi
+	closing, closes := c.Closing()
 	if closes {
 		answer["closing"] = jsonNumber(closing.Float() / unit)
 		answer["closingExact"] = expr.Text(closing.Node())
 		if unit != 1 {
 			answer["closingExact"] = expr.Text(symbolic.Simplify(&expr.Binary{Op: expr.Div, L: &expr.Binary{Op: expr.Mul, L: closing.Node(), R: expr.Num(180)}, R: &expr.Constant{Name: "pi"}}).Node)
 		}
-		to = closing.Float()
 	}
-	if q.From != nil {
-		from = q.From.Value * unit
-		if q.To == nil {
-			to += from
-		}
-	}
-	if q.To != nil {
-		to = q.To.Value * unit
-	}
-	if !(from < to) || math.IsInf(to-from, 0) || to-from > 1e5 {
-		return nil, problem.New("ends", 0, 0)
+	from, to, err := q.interval(c, unit)
+	if err != nil {
+		return nil, err
 	}
 	answer["from"], answer["to"] = jsonNumber(from/unit), jsonNumber(to/unit)
 	area, length := c.Area(from, to), c.Length(from, to)
@@ -73,6 +62,27 @@ func (q *Question) moving(degrees bool) (map[string]any, error) {
 		answer["table"] = tableRows(c, rows, letter, unit)
 	}
 	return answer, nil
+}
+
+// interval is the one that is asked for, in radians; a curve that never closes is answered for one turn where none is given.
+func (q *Question) interval(c *trajectory.Curve, unit float64) (from, to float64, err error) {
+	from, to = 0.0, 2*math.Pi
+	if closing, closes := c.Closing(); closes {
+		to = closing.Float()
+	}
+	if q.From != nil {
+		from = q.From.Value * unit
+		if q.To == nil {
+			to += from
+		}
+	}
+	if q.To != nil {
+		to = q.To.Value * unit
+	}
+	if !(from < to) || math.IsInf(to-from, 0) || to-from > 1e5 {
+		return 0, 0, problem.New("ends", 0, 0)
+	}
+	return from, to, nil
 }
 
 func tableRows(c *trajectory.Curve, rows []trajectory.Point, letter string, unit float64) []map[string]any {

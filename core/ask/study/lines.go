@@ -2,15 +2,11 @@ package study
 
 import (
 	"fmt"
-	"math"
-	"math/big"
-	"strconv"
 	"strings"
 	"unicode/utf8"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
-	"parvix/core/formula/symbolic"
 	"parvix/core/maths/analyse"
 	"parvix/core/maths/exact"
 	"parvix/core/stage/document"
@@ -54,71 +50,85 @@ func newWriter(d *evaluate.Demonstration, f *evaluate.Function) writer {
 func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Findings) []Line {
 	w := newWriter(d, f)
 	w.period = findings.Period
-	written := map[document.Finding]Line{}
-	counts := map[document.Finding]int{document.VerticalAsymptotes: len(findings.Vertical), document.LevelAsymptotes: len(findings.Horizontal),
-		document.SlantedAsymptotes: len(findings.Slanted), document.Jumps: len(findings.Jumps)}
-	for finding, points := range pointsOf(findings) {
-		counts[finding] = len(points)
-	}
-	put := func(finding document.Finding, latex string, how analyse.How) {
-		if latex == "" {
-			return
-		}
-		count := counts[finding]
-		if findings.Period != nil {
-			count = 0
-		}
-		written[finding] = Line{finding, found.NameOfMany(finding, count), d.Typeset(latex), string(how)}
-	}
+	l := lister{d: d, findings: findings, written: map[document.Finding]Line{}, counts: map[document.Finding]int{
+		document.VerticalAsymptotes: len(findings.Vertical), document.LevelAsymptotes: len(findings.Horizontal),
+		document.SlantedAsymptotes: len(findings.Slanted), document.Jumps: len(findings.Jumps)}}
 	if findings.DomainKnown {
-		put(document.Domain, w.domain(findings), analyse.Read)
+		l.put(document.Domain, w.domain(findings), analyse.Read)
 	}
 	if findings.RangeKnown {
-		put(document.Range, w.reach(findings), analyse.Signs)
+		l.put(document.Range, w.reach(findings), analyse.Signs)
 	}
-	for finding, points := range pointsOf(findings) {
-		put(finding, w.points(finding, points), howOf(points))
-	}
-	if len(findings.ZeroOn) > 0 {
-		parts := []string{w.set(findings.ZeroOn, true)}
-		if len(findings.Zeros) > 0 {
-			parts = append(parts, w.points(document.Zeros, findings.Zeros))
-		}
-		put(document.Zeros, expr.Together(parts), analyse.Signs)
-	}
-	if len(findings.Zeros) == 0 && len(findings.ZeroOn) == 0 && findings.DomainKnown && len(findings.Domain) > 0 && !undecided(findings, "zeros") {
-		put(document.Zeros, `\text{none}`, analyse.Signs)
-	}
+	l.putPoints(w)
 	for finding, list := range map[document.Finding][]analyse.Interval{document.Increasing: findings.Rising, document.Decreasing: findings.Falling,
 		document.ConcaveUp: findings.ConcaveUp, document.ConcaveDown: findings.ConcaveDown} {
 		if len(list) > 0 {
-			put(finding, w.set(list, true), analyse.Signs)
+			l.put(finding, w.set(list, true), analyse.Signs)
 		}
 	}
-	put(document.VerticalAsymptotes, w.uprights(findings.Vertical), analyse.Limit)
-	put(document.LevelAsymptotes, w.slants(findings.Horizontal), analyse.Limit)
-	put(document.SlantedAsymptotes, w.slants(findings.Slanted), analyse.Limit)
-	put(document.Jumps, w.jumps(findings.Jumps), analyse.Limit)
+	l.put(document.VerticalAsymptotes, w.uprights(findings.Vertical), analyse.Limit)
+	l.put(document.LevelAsymptotes, w.slants(findings.Horizontal), analyse.Limit)
+	l.put(document.SlantedAsymptotes, w.slants(findings.Slanted), analyse.Limit)
+	l.put(document.Jumps, w.jumps(findings.Jumps), analyse.Limit)
 	if findings.Period != nil {
-		put(document.Period, w.both(*findings.Period), findings.PeriodHow)
+		l.put(document.Period, w.both(*findings.Period), findings.PeriodHow)
 	}
 	if findings.Amplitude != nil {
-		put(document.Amplitude, w.both(*findings.Amplitude), analyse.Signs)
-		put(document.CentreLine, "y="+w.both(*findings.CentreLine), analyse.Signs)
+		l.put(document.Amplitude, w.both(*findings.Amplitude), analyse.Signs)
+		l.put(document.CentreLine, "y="+w.both(*findings.CentreLine), analyse.Signs)
 	}
 	switch findings.Symmetry {
 	case "even":
-		put(document.Symmetry, `\text{even: mirrored in the }y\text{-axis}`, findings.SymmetryHow)
+		l.put(document.Symmetry, `\text{even: mirrored in the }y\text{-axis}`, findings.SymmetryHow)
 	case "odd":
-		put(document.Symmetry, `\text{odd: turned about the origin}`, findings.SymmetryHow)
+		l.put(document.Symmetry, `\text{odd: turned about the origin}`, findings.SymmetryHow)
 	}
 	var lines []Line
 	for _, finding := range document.Findings() {
-		if line, ok := written[finding]; ok {
+		if line, ok := l.written[finding]; ok {
 			lines = append(lines, line)
 		}
 	}
 	return lines
+}
+
+// lister gathers the lines of findings.
+type lister struct {
+	d        *evaluate.Demonstration
+	findings *analyse.Findings
+	counts   map[document.Finding]int
+	written  map[document.Finding]Line
+}
+
+// put notes a line; one that says nothing is left out.
+func (l *lister) put(finding document.Finding, latex string, how analyse.How) {
+	if latex == "" {
+		return
+	}
+	count := l.counts[finding]
+	if l.findings.Period != nil {
+		count = 0
+	}
+	l.written[finding] = Line{finding, found.NameOfMany(finding, count), l.d.Typeset(latex), string(how)}
+}
+
+// putPoints notes the findings that are points, and the stretches on which a function is zero.
+func (l *lister) putPoints(w writer) {
+	f := l.findings
+	for finding, points := range pointsOf(f) {
+		l.counts[finding] = len(points)
+		l.put(finding, w.points(finding, points), howOf(points))
+	}
+	if len(f.ZeroOn) > 0 {
+		parts := []string{w.set(f.ZeroOn, true)}
+		if len(f.Zeros) > 0 {
+			parts = append(parts, w.points(document.Zeros, f.Zeros))
+		}
+		l.put(document.Zeros, expr.Together(parts), analyse.Signs)
+	}
+	if len(f.Zeros) == 0 && len(f.ZeroOn) == 0 && f.DomainKnown && len(f.Domain) > 0 && !undecided(f, "zeros") {
+		l.put(document.Zeros, `\text{none}`, analyse.Signs)
+	}
 }
 
 func undecided(f *analyse.Findings, word string) bool {
@@ -139,119 +149,6 @@ func howOf(points []analyse.Point) analyse.How {
 		}
 	}
 	return how
-}
-
-// number writes a number: exact where it is, else rounded with ≈ in front.
-func (w writer) number(n analyse.Number) string {
-	switch {
-	case math.IsInf(n.Value, 1):
-		return `\infty`
-	case math.IsInf(n.Value, -1):
-		return `-\infty`
-	case n.Exact != nil:
-		if text, short := inTens(n.Exact); short {
-			return text
-		}
-		if w.decimals {
-			return expr.LaTeX(withDecimals(n.Exact), nil)
-		}
-		return expr.LaTeX(n.Exact, nil)
-	}
-	return `\approx ` + rounded(n.Value, 4)
-}
-
-// inTens writes a tiny or huge fraction as a short multiple of a power of ten, 1.6·10⁻¹⁹; short is false where it is none.
-func inTens(n expr.Node) (text string, short bool) {
-	r, ok := symbolic.Fraction(n)
-	if !ok {
-		return "", false
-	}
-	v, _ := r.Float64()
-	if size := math.Abs(v); size == 0 || size >= 1e-6 && size < 1e9 {
-		return "", false
-	}
-	written, ok := new(big.Rat).SetString(strconv.FormatFloat(v, 'e', 3, 64))
-	return number.InTens(v, 3), ok && written.Cmp(r) == 0
-}
-
-// rounded writes a finding's number, which is 0 only where it was found to be.
-func rounded(v float64, decimals int) string {
-	if v != 0 && math.Abs(v) < 1e-6 {
-		return number.InTens(v, 2)
-	}
-	return number.Rounded(v, decimals)
-}
-
-// withDecimals writes the fractions in a number as decimals where they end.
-func withDecimals(n expr.Node) expr.Node {
-	if r, ok := symbolic.Fraction(n); ok && ends(r) {
-		if r.Sign() < 0 {
-			return &expr.Neg{X: expr.Rat(new(big.Rat).Neg(r))}
-		}
-		return expr.Rat(r)
-	}
-	return expr.Map(n, withDecimals)
-}
-
-// ends tells whether a fraction has at most four decimals.
-func ends(r *big.Rat) bool {
-	places, exact := r.FloatPrec()
-	return exact && places <= 4
-}
-
-// both writes an exact number with its decimal beside it where that says more.
-func (w writer) both(n analyse.Number) string {
-	text := w.number(n)
-	if n.Exact == nil {
-		return text
-	}
-	if r, ok := exact.Of(n.Exact).Rat(); ok && ends(r) {
-		if r.IsInt() || w.decimals {
-			return text
-		}
-		return text + "=" + expr.LaTeX(expr.Rat(r), nil)
-	}
-	return text + `\approx ` + rounded(n.Value, 3)
-}
-
-func isRational(n expr.Node) bool {
-	_, ok := exact.Of(n).Rat()
-	return ok
-}
-
-// repeated writes a place that comes again, as x₀ + k·P, and as k·P where x₀ is 0.
-func (w writer) repeated(x analyse.Number, period *analyse.Number) string {
-	first := w.number(x)
-	if period == nil {
-		return first
-	}
-	every := w.number(*period)
-	if _, isSum := period.Exact.(*expr.Binary); isSum && strings.ContainsAny(every, "+-") {
-		every = "(" + every + ")"
-	}
-	multiple := `k\cdot ` + every
-	if every == "1" {
-		multiple = "k"
-	}
-	if x.Exact != nil && exact.Of(x.Exact).IsZero() {
-		return multiple
-	}
-	return first + "+" + multiple
-}
-
-// evenly is what the places of a period are written by where they lie as far apart as the next period's first from the last:
-// those of sin x are k·π, though its period is 2π.
-func (w writer) evenly(places []analyse.Number) (shown []analyse.Number, period *analyse.Number) {
-	if w.period == nil || w.period.Exact == nil || len(places) < 2 {
-		return places, w.period
-	}
-	step := exact.Of(w.period.Exact).Over(exact.Int(int64(len(places))))
-	for i, x := range places {
-		if x.Exact == nil || i > 0 && !exact.Of(x.Exact).Minus(exact.Of(places[i-1].Exact)).Minus(step).IsZero() {
-			return places, w.period
-		}
-	}
-	return places[:1], &analyse.Number{Exact: step.Node(), Value: step.Float()}
 }
 
 // equations lists places on the axis, as x = π/2 + k·π.

@@ -154,91 +154,123 @@ func (s *Trailer) sagitta() float64 {
 	return worst / 4
 }
 
+// exists tells whether both coordinates are numbers.
+func exists(q Point) bool { return !math.IsNaN(q.X+q.Y) && !math.IsInf(q.X+q.Y, 0) }
+
+// keeper keeps of a trail what a picture needs. The place before is waiting: it is kept only where a longer step would pass
+// it, or one before it, too far aside. The cone of directions that pass all of them narrows with each, as in thin.
+type keeper struct {
+	*Trailer
+	trail       Trail
+	pixel       float64
+	last        Point
+	waiting     int
+	waits       bool
+	right, left [2]float64
+}
+
+func (k *keeper) add(at float64, q Point) {
+	k.trail.T, k.trail.Points = append(k.trail.T, at), append(k.trail.Points, q)
+}
+
+// gap ends a stretch.
+func (k *keeper) gap(at float64) { k.add(at, Point{math.NaN(), math.NaN()}) }
+
+func (k *keeper) place(i int) Point { return Point{k.xs[i], k.ys[i]} }
+
+func (k *keeper) keep(i int) {
+	k.last = k.place(i)
+	k.add(k.ts[i], k.last)
+	k.waits = false
+}
+
+// keepWaiting keeps the place that waits, if one does.
+func (k *keeper) keepWaiting() {
+	if k.waits {
+		k.keep(k.waiting)
+	}
+}
+
+// passes tells whether a step to q comes near enough to all places that were left out.
+func (k *keeper) passes(q Point) bool {
+	p := k.place(k.waiting)
+	dx, dy := q.X-k.last.X, q.Y-k.last.Y
+	if !(dx*dx+dy*dy <= longest*longest*k.pixel*k.pixel) || (q.X-p.X)*(p.X-k.last.X)+(q.Y-p.Y)*(p.Y-k.last.Y) < 0 {
+		return false
+	}
+	return k.right[0]*dy-k.right[1]*dx >= 0 && k.left[0]*dy-k.left[1]*dx <= 0
+}
+
+func (k *keeper) wait(i int) {
+	right, left := cone(k.last, k.place(i), 1/k.pixel, 1/k.pixel)
+	if !k.waits || k.right[0]*right[1]-k.right[1]*right[0] > 0 {
+		k.right = right
+	}
+	if !k.waits || k.left[0]*left[1]-k.left[1]*left[0] < 0 {
+		k.left = left
+	}
+	k.waiting, k.waits = i, true
+}
+
+// visible tells whether a place is near enough to be drawn to.
+func (k *keeper) visible(q Point) bool { return exists(q) && math.Hypot(q.X, q.Y) < beyond*k.pixel }
+
+// cut makes a gap at a pole between two places.
+func (k *keeper) cut(p *Plane, in []float64, i int, at float64) {
+	k.keepWaiting()
+	end, edge := k.edge(p, in, k.ts[i-1], at, false, k.visible)
+	k.add(end, edge)
+	k.gap(at)
+	end, k.last = k.edge(p, in, at, k.ts[i], true, k.visible)
+	k.add(end, k.last)
+}
+
+// close closes in where a gap begins or ends between two places.
+func (k *keeper) close(p *Plane, in []float64, i int, is bool) {
+	at, edge := k.edge(p, in, k.ts[i-1], k.ts[i], is, k.visible)
+	if is {
+		k.gap(at)
+	}
+	k.add(at, edge)
+	if !is {
+		k.gap(at)
+	}
+	k.last = edge
+}
+
 func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
-	var t Trail
-	add := func(at float64, q Point) { t.T, t.Points = append(t.T, at), append(t.Points, q) }
-	gap := Point{math.NaN(), math.NaN()}
-	exists := func(q Point) bool { return !math.IsNaN(q.X+q.Y) && !math.IsInf(q.X+q.Y, 0) }
-	last, was := gap, false
-	// waiting is the place before, which is kept only where a longer step would pass it, or one before it, too far aside: the
-	// cone of directions that pass all of them narrows with each, as in thin.
-	waiting, waits := 0, false
-	var right, left [2]float64
-	scale := 1 / pixel
-	keep := func(i int) {
-		last = Point{s.xs[i], s.ys[i]}
-		add(s.ts[i], last)
-		waits = false
-	}
-	passes := func(q Point) bool {
-		p := Point{s.xs[waiting], s.ys[waiting]}
-		dx, dy := q.X-last.X, q.Y-last.Y
-		if !(dx*dx+dy*dy <= longest*longest*pixel*pixel) || (q.X-p.X)*(p.X-last.X)+(q.Y-p.Y)*(p.Y-last.Y) < 0 {
-			return false
-		}
-		return right[0]*dy-right[1]*dx >= 0 && left[0]*dy-left[1]*dx <= 0
-	}
-	wait := func(i int) {
-		r, l := cone(last, Point{s.xs[i], s.ys[i]}, scale, scale)
-		if !waits || right[0]*r[1]-right[1]*r[0] > 0 {
-			right = r
-		}
-		if !waits || left[0]*l[1]-left[1]*l[0] < 0 {
-			left = l
-		}
-		waiting, waits = i, true
-	}
-	visible := func(q Point) bool { return exists(q) && math.Hypot(q.X, q.Y) < beyond*pixel }
-	next := 0
+	k := keeper{Trailer: s, pixel: pixel, last: Point{math.NaN(), math.NaN()}}
+	was, next := false, 0
 	for i := range s.ts {
-		q := Point{s.xs[i], s.ys[i]}
+		q := k.place(i)
 		is := exists(q)
 		for ; next < len(s.cuts) && s.cuts[next] <= s.ts[i]; next++ {
-			if i == 0 || s.cuts[next] < s.ts[i-1] || !was || !is {
-				continue // a gap begins or ends here, which is closed in below
+			if i > 0 && s.cuts[next] >= s.ts[i-1] && was && is { // else a gap begins or ends here, which is closed in below
+				k.cut(p, in, i, s.cuts[next])
 			}
-			if waits {
-				keep(waiting)
-			}
-			cut := s.cuts[next]
-			at, edge := s.edge(p, in, s.ts[i-1], cut, false, visible)
-			add(at, edge)
-			add(cut, gap)
-			at, last = s.edge(p, in, cut, s.ts[i], true, visible)
-			add(at, last)
 		}
-		if is != was && waits {
-			keep(waiting)
-		}
-		if i > 0 && is != was {
-			at, edge := s.edge(p, in, s.ts[i-1], s.ts[i], is, visible)
-			if is {
-				add(at, gap)
+		if is != was {
+			k.keepWaiting()
+			if i > 0 {
+				k.close(p, in, i, is)
 			}
-			add(at, edge)
-			if !is {
-				add(at, gap)
-			}
-			last = edge
 		}
 		switch {
 		case is && (i == 0 || !was):
-			keep(i)
-		case is && math.Hypot(q.X, q.Y) > beyond*pixel && q.X*last.X+q.Y*last.Y < 0:
-			add(s.ts[i], gap) // through infinity and back from the other side
-			keep(i)
+			k.keep(i)
+		case is && math.Hypot(q.X, q.Y) > beyond*pixel && q.X*k.last.X+q.Y*k.last.Y < 0:
+			k.gap(s.ts[i]) // through infinity and back from the other side
+			k.keep(i)
 		case is:
-			if waits && !passes(q) {
-				keep(waiting)
+			if k.waits && !k.passes(q) {
+				k.keepWaiting()
 			}
-			wait(i)
+			k.wait(i)
 		}
 		was = is
 	}
-	if waits {
-		keep(waiting)
-	}
-	return t
+	k.keepWaiting()
+	return k.trail
 }
 
 // edge closes in the end of a gap between two values of the parameter.

@@ -26,55 +26,15 @@ type closedPlace struct{ x, period program.Point }
 
 // closedOf solves for the places of a finding; the inputs are the variable and the parameters.
 func closedOf(d *evaluate.Demonstration, f *evaluate.Function, finding document.Finding) *closedForm {
-	x := f.Stated.Variables[0]
-	inputs := d.InputNames(x)
-	derive := func(n expr.Node, times int) expr.Node {
-		for range times {
-			n = symbolic.Simplify(symbolic.Derivative(n, x)).Node
-		}
-		return n
-	}
-	c := &closedForm{finding: finding}
-	var equation, test expr.Node
-	switch finding {
-	case document.YIntercept:
-		c.places = []closedPlace{{x: func([]float64) float64 { return 0 }}}
-	case document.Zeros:
-		equation = f.Inlined
-	case document.Maxima, document.Minima:
-		equation, test = derive(f.Inlined, 1), derive(f.Inlined, 2)
-	case document.Inflections:
-		equation, test = derive(f.Inlined, 2), derive(f.Inlined, 3)
-	case document.VerticalAsymptotes:
-		above, below, ok := symbolic.Together(symbolic.TangentsAsQuotients(f.Inlined))
-		if !ok || len(expr.Names(below)) == 0 {
-			return nil
-		}
-		equation, test = below, above
-	default:
+	inputs := d.InputNames(f.Stated.Variables[0])
+	equation, test, ok := equationOf(f, finding)
+	if !ok {
 		return nil
 	}
+	c := &closedForm{finding: finding, places: []closedPlace{{x: func([]float64) float64 { return 0 }}}}
 	if equation != nil {
-		set, ok := solve.Zeros(equation, x)
-		if !ok || set.All {
+		if c.places, ok = solved(equation, f.Stated.Variables[0], inputs); !ok {
 			return nil
-		}
-		for _, s := range set.Solutions {
-			place, err := program.CompilePoint(s.X, inputs)
-			if err != nil {
-				return nil
-			}
-			p := closedPlace{x: place}
-			step := s.Step
-			if step == nil && !s.Period.IsZero() {
-				step = s.Period.Node()
-			}
-			if step != nil {
-				if p.period, err = program.CompilePoint(step, inputs); err != nil {
-					return nil
-				}
-			}
-			c.places = append(c.places, p)
 		}
 	}
 	var err error
@@ -88,6 +48,56 @@ func closedOf(d *evaluate.Demonstration, f *evaluate.Function, finding document.
 	}
 	d.Counters.Compiles++
 	return c
+}
+
+// equationOf is the equation whose solutions are the places of a finding, none for the y-axis, and what tells by its sign
+// which of them count; ok is false for a finding that has none.
+func equationOf(f *evaluate.Function, finding document.Finding) (equation, test expr.Node, ok bool) {
+	derivative := func(n expr.Node) expr.Node {
+		return symbolic.Simplify(symbolic.Derivative(n, f.Stated.Variables[0])).Node
+	}
+	switch finding {
+	case document.YIntercept:
+		return nil, nil, true
+	case document.Zeros:
+		return f.Inlined, nil, true
+	case document.Maxima, document.Minima:
+		first := derivative(f.Inlined)
+		return first, derivative(first), true
+	case document.Inflections:
+		second := derivative(derivative(f.Inlined))
+		return second, derivative(second), true
+	case document.VerticalAsymptotes:
+		above, below, ok := symbolic.Together(symbolic.TangentsAsQuotients(f.Inlined))
+		return below, above, ok && len(expr.Names(below)) > 0
+	}
+	return nil, nil, false
+}
+
+// solved compiles the solutions of an equation; ok is false where there is no formula for them.
+func solved(equation expr.Node, x string, inputs []string) (places []closedPlace, ok bool) {
+	set, ok := solve.Zeros(equation, x)
+	if !ok || set.All {
+		return nil, false
+	}
+	for _, s := range set.Solutions {
+		place, err := program.CompilePoint(s.X, inputs)
+		if err != nil {
+			return nil, false
+		}
+		p := closedPlace{x: place}
+		step := s.Step
+		if step == nil && !s.Period.IsZero() {
+			step = s.Period.Node()
+		}
+		if step != nil {
+			if p.period, err = program.CompilePoint(step, inputs); err != nil {
+				return nil, false
+			}
+		}
+		places = append(places, p)
+	}
+	return places, true
 }
 
 // points are the places in play between left and right; ok is false where the formulas say nothing.

@@ -37,12 +37,12 @@ func (m *Live) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	if m.Family != nil {
-		return m.members(on)
+		return members(m, on)
 	}
 	v, drawn := on.View, m.trail(on, on.Entry.ID)
 	firm, rest := firmAndRest(on, compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Whole), widthFor(drawn.Length))
 	place := m.Place(m.At)
-	a, ok := m.runUpTo(on, drawn.Trail, place, firm, rest)
+	a, ok := runUpTo(m, on, drawn.Trail, place, firm, rest)
 	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
 		on.Pen.Handle(on.Index, v.X(place.X), v.Y(place.Y))
 		on.Mark(compose.DialColour(on.D, m.Driver), picture.Grip, place.X, place.Y, compose.PointRadius+1, 9)
@@ -68,7 +68,7 @@ func firmAndRest(on *compose.On, hue picture.Colour, pattern picture.Pattern, wi
 }
 
 // runUpTo draws a trail firmly up to the place where its parameter is, and the rest as it is wanted.
-func (m *Live) runUpTo(on *compose.On, trail sample.Trail, place sample.Point, firm, rest compose.Strokes) (compose.Anchor, bool) {
+func runUpTo(m *Live, on *compose.On, trail sample.Trail, place sample.Point, firm, rest compose.Strokes) (compose.Anchor, bool) {
 	begun := len(on.Pen.Data)
 	if m.body.Rest == document.RestWhole {
 		rest = firm
@@ -86,13 +86,13 @@ func (m *Live) runUpTo(on *compose.On, trail sample.Trail, place sample.Point, f
 }
 
 // members draws a family of curves, one for each value of its parameter, all of them up to the same value of their own.
-func (m *Live) members(on *compose.On) (anchors []compose.Anchor) {
+func members(m *Live, on *compose.On) (anchors []compose.Anchor) {
 	run := compose.Run{Curve: m.Curve, Stamp: on.D.StampOf(m.on, m.Family.Parameter), From: m.From, To: m.To, Pixel: on.Pixel()}
 	for k, member := range m.Family.Members {
 		in := m.Family.InputsFor(on.D, member)
 		drawn := on.TrailOf(on.Entry.ID, k, run, in)
 		firm, rest := firmAndRest(on, compose.RampColour(k, len(m.Family.Members)), picture.Pattern(k%3), min(widthFor(drawn.Length), compose.MemberWidth))
-		a, ok := m.runUpTo(on, drawn.Trail, m.Curve.At(m.At, in), firm, rest)
+		a, ok := runUpTo(m, on, drawn.Trail, m.Curve.At(m.At, in), firm, rest)
 		if ok && on.Entry.Look.Label != document.LabelNone {
 			a.Label = picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, k), LaTeX: member.LaTeX, Colour: firm.Colour}
 			anchors = append(anchors, a)

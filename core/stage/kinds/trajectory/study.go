@@ -37,9 +37,9 @@ func (m *Live) Study(d *evaluate.Demonstration, step string) (*View, error) {
 	if m.Polar {
 		unit = Direction(d, 1)
 	}
-	v := &View{Lines: m.lines(d, c, unit), Head: []string{}, Rows: [][]string{}, Numbers: [][]*float64{}}
+	v := &View{Lines: linesOf(d, m, c, unit), Head: []string{}, Rows: [][]string{}, Numbers: [][]*float64{}}
 	if step != "" {
-		if err := m.tabulate(d, v, c, unit, step); err != nil {
+		if err := tabulate(d, m, v, c, unit, step); err != nil {
 			return nil, err
 		}
 	}
@@ -47,7 +47,7 @@ func (m *Live) Study(d *evaluate.Demonstration, step string) (*View, error) {
 }
 
 // tabulate fills the table: the parameter in its own unit, r for a polar curve, x and y.
-func (m *Live) tabulate(d *evaluate.Demonstration, v *View, c *curves.Curve, unit float64, typed string) error {
+func tabulate(d *evaluate.Demonstration, m *Live, v *View, c *curves.Curve, unit float64, typed string) error {
 	f, err := expr.Parse(typed, d.Scope())
 	if err != nil {
 		return err
@@ -92,8 +92,8 @@ func cell(value float64, isParameter bool) string {
 // mostPointsListed bounds a table on the bench.
 const mostPointsListed = 5000
 
-// enclosed is the area inside a polar curve that closes on its interval, NaN for another.
-func (m *Live) enclosed(d *evaluate.Demonstration, c *curves.Curve) float64 {
+// enclosedBy is the area inside a polar curve that closes on its interval, NaN for another.
+func enclosedBy(d *evaluate.Demonstration, m *Live, c *curves.Curve) float64 {
 	first, last := m.Place(m.From), m.Place(m.To)
 	if _, closes := c.Closing(); !m.Polar || !closes || math.Hypot(first.X-last.X, first.Y-last.Y) > 1e-9 {
 		return math.NaN()
@@ -113,80 +113,101 @@ func between(low float64, name string, high float64) string {
 	return number.Format(low, 3) + sign(low) + " " + name + sign(high) + " " + number.Format(high, 3)
 }
 
-func (m *Live) lines(d *evaluate.Demonstration, c *curves.Curve, unit float64) []kind.Line {
-	lines := []kind.Line{}
-	line := func(name, latex string) { lines = append(lines, kind.Line{Name: name, LaTeX: d.Typeset(latex)}) }
+func linesOf(d *evaluate.Demonstration, m *Live, c *curves.Curve, unit float64) []kind.Line {
+	w := &writer{d: d, variable: m.variable, unit: unit, lines: []kind.Line{}}
 	from, to := m.From*unit, m.To*unit
-	angle := func(t float64) string {
-		if unit != 1 {
-			return "{" + number.Format(t/unit, 2) + `}^{\circ}`
-		}
-		if ofPi := evaluate.MultipleOfPi(t); ofPi != "" {
-			return ofPi
-		}
-		return number.Format(t, 3)
-	}
 	if closing, ok := c.Closing(); ok {
-		line("closes after", angle(closing.Float()))
+		w.line("closes after", w.angle(closing.Float()))
 	} else {
-		line("closes", `\text{never}`)
+		w.line("closes", `\text{never}`)
 	}
 	if area := c.Area(from, to); area.Value == area.Value {
-		line("area swept by the ray", evaluate.WithExact(area.Value))
+		w.line("area swept by the ray", evaluate.WithExact(area.Value))
 		// A ray that goes around twice, or turns back, sweeps over a place more than once; one that runs off closes nothing.
-		if enclosed := m.enclosed(d, c); !math.IsInf(area.Value, 0) && enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
-			line("area enclosed", evaluate.WithExact(enclosed))
+		if enclosed := enclosedBy(d, m, c); !math.IsInf(area.Value, 0) && enclosed == enclosed && math.Abs(enclosed-math.Abs(area.Value)) > 1e-6*enclosed {
+			w.line("area enclosed", evaluate.WithExact(enclosed))
 		}
 	}
-	line("length", evaluate.WithExact(c.Length(from, to).Value))
+	w.line("length", evaluate.WithExact(c.Length(from, to).Value))
 	box := c.Box(from, to)
-	line("reaches", between(box.Low[0], "x", box.High[0])+`,\quad `+between(box.Low[1], "y", box.High[1]))
+	w.line("reaches", between(box.Low[0], "x", box.High[0])+`,\quad `+between(box.Low[1], "y", box.High[1]))
 	level, upright := c.Tangents(from, to)
-	list := func(name string, places []float64) {
-		var parts []string
-		for _, t := range places {
-			parts = append(parts, angle(t))
-		}
-		if len(parts) > 0 {
-			line(name, expr.LaTeXName(m.variable)+"="+listed(parts))
-		}
-	}
-	list("level tangents", level)
-	list("upright tangents", upright)
-	places := func(name string, list []curves.Place) {
-		var parts []string
-		for _, p := range list {
-			parts = append(parts, "("+number.Format(p.X, 3)+`,\,`+number.Format(p.Y, 3)+")")
-		}
-		if len(parts) > 0 {
-			line(name, listed(parts))
-		}
-	}
+	w.angles("level tangents", level)
+	w.angles("upright tangents", upright)
 	onX, onY := c.OnAxes(from, to)
-	places("meets the x-axis at", onX)
-	places("meets the y-axis at", onY)
-	places("crosses itself at", c.SelfCrossings(from, to))
-	var symmetries []string
-	has := c.Symmetries()
-	for _, one := range []struct {
-		is    bool
-		words string
-	}{{has.InX, `\text{in the x-axis}`}, {has.InY, `\text{in the y-axis}`}, {has.AtPole, `\text{about the pole}`}} {
-		if one.is {
-			symmetries = append(symmetries, one.words)
-		}
-	}
-	if len(symmetries) > 0 {
-		line("symmetric", listed(symmetries))
-	}
+	w.places("meets the x-axis at", onX)
+	w.places("meets the y-axis at", onY)
+	w.places("crosses itself at", c.SelfCrossings(from, to))
+	w.symmetries(c.Symmetries())
 	if f, ok := c.WithoutParameter(); ok {
 		name := "without the parameter"
 		if f.Kind != "" {
 			name += ", " + f.Kind
 		}
-		line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+		w.line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
 	}
-	return lines
+	return w.lines
+}
+
+// writer writes what is told of a curve, line by line.
+type writer struct {
+	d        *evaluate.Demonstration
+	variable string
+	unit     float64 // of angles, in radians
+	lines    []kind.Line
+}
+
+func (w *writer) line(name, latex string) {
+	w.lines = append(w.lines, kind.Line{Name: name, LaTeX: w.d.Typeset(latex)})
+}
+
+// angle writes a value of the parameter, in radians, in the demonstration's unit.
+func (w *writer) angle(t float64) string {
+	if w.unit != 1 {
+		return "{" + number.Format(t/w.unit, 2) + `}^{\circ}`
+	}
+	if ofPi := evaluate.MultipleOfPi(t); ofPi != "" {
+		return ofPi
+	}
+	return number.Format(t, 3)
+}
+
+// angles writes at which values of the parameter something is; no line for none.
+func (w *writer) angles(name string, at []float64) {
+	var parts []string
+	for _, t := range at {
+		parts = append(parts, w.angle(t))
+	}
+	if len(parts) > 0 {
+		w.line(name, expr.LaTeXName(w.variable)+"="+listed(parts))
+	}
+}
+
+// places writes where something is; no line for nowhere.
+func (w *writer) places(name string, list []curves.Place) {
+	var parts []string
+	for _, p := range list {
+		parts = append(parts, "("+number.Format(p.X, 3)+`,\,`+number.Format(p.Y, 3)+")")
+	}
+	if len(parts) > 0 {
+		w.line(name, listed(parts))
+	}
+}
+
+// symmetries writes all of them in one line; no line for none.
+func (w *writer) symmetries(has curves.Symmetry) {
+	var parts []string
+	for _, one := range []struct {
+		is    bool
+		words string
+	}{{has.InX, `\text{in the x-axis}`}, {has.InY, `\text{in the y-axis}`}, {has.AtPole, `\text{about the pole}`}} {
+		if one.is {
+			parts = append(parts, one.words)
+		}
+	}
+	if len(parts) > 0 {
+		w.line("symmetric", listed(parts))
+	}
 }
 
 // listed writes the first of many parts.

@@ -57,11 +57,11 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 			return nil
 		}
 	}
-	if m.Polar && !m.polar(d, e) || !m.Polar && !m.parametric(d, e) {
+	if m.Polar && !understandPolar(d, m, e) || !m.Polar && !understandParametric(d, m, e) {
 		return nil
 	}
 	m.from, m.to = d.Expression(b.From, e.ID, "from"), d.Expression(b.To, e.ID, "to")
-	if m.from == nil || m.to == nil || !m.compile(d, e) {
+	if m.from == nil || m.to == nil || !compile(d, m, e) {
 		return nil
 	}
 	if b.Family != nil {
@@ -72,8 +72,8 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 	return m
 }
 
-// polar puts r(θ)·(cos θ, sin θ) for the coordinates.
-func (m *Live) polar(d *evaluate.Demonstration, e *document.Entry) bool {
+// understandPolar puts r(θ)·(cos θ, sin θ) for the coordinates.
+func understandPolar(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
 	given := m.body
 	f := d.Named(given.Function)
 	if f == nil || f.Inlined == nil || len(f.Stated.Variables) != 1 {
@@ -94,8 +94,8 @@ func (m *Live) polar(d *evaluate.Demonstration, e *document.Entry) bool {
 	return true
 }
 
-// parametric reads both coordinates.
-func (m *Live) parametric(d *evaluate.Demonstration, e *document.Entry) bool {
+// understandParametric reads both coordinates.
+func understandParametric(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
 	given := m.body
 	m.variable = given.Letters()
 	x := d.Expression(given.X, e.ID, "x", m.variable)
@@ -107,7 +107,7 @@ func (m *Live) parametric(d *evaluate.Demonstration, e *document.Entry) bool {
 	return true
 }
 
-func (m *Live) compile(d *evaluate.Demonstration, e *document.Entry) bool {
+func compile(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
 	inputs := d.InputNames(m.variable)
 	var waits []string
 	both := &expr.Binary{Op: expr.Add, L: m.x, R: m.y}

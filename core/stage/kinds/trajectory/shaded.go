@@ -1,0 +1,107 @@
+package trajectory
+
+import (
+	"math"
+	"sort"
+
+	curves "parvix/core/maths/trajectory"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
+)
+
+// region fills what lies between two polar curves, and tells its area.
+func (p *Part) region(on *compose.On) []compose.Anchor {
+	m, other, d, v := p.Of, p.Other, on.D, on.View
+	if !m.HasOutline(d) || !other.HasOutline(d) {
+		return nil
+	}
+	now := drawnRegion{part: p, stamp: max(m.Stamp(d), other.Stamp(d))}
+	known := compose.Kept(on, func(k drawnRegion) bool { return k.part == now.part && k.stamp == now.stamp }, func() drawnRegion {
+		region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
+		now.sectors = curves.Sectors(region)
+		now.told = evaluate.AreaLaTeX(curves.RegionArea(region))
+		return now
+	})
+	var label compose.Anchor
+	widest := 0.0
+	for _, sector := range known.sectors {
+		start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
+		to := func(direction, distance float64) {
+			sin, cos := math.Sincos(direction)
+			on.Pen.To(math.Max(-4000, math.Min(v.X(distance*cos), 8000)), math.Max(-4000, math.Min(v.Y(distance*sin), 8000)))
+		}
+		for _, at := range sector {
+			to(at.Direction, at.Far)
+			if width := at.Far - at.Near; width > widest {
+				sin, cos := math.Sincos(at.Direction)
+				middle := (at.Near + at.Far) / 2
+				widest, label = width, compose.Anchor{X: v.X(middle * cos), Y: v.Y(middle * sin), IsPoint: true}
+			}
+		}
+		for i := len(sector) - 1; i >= 0; i-- {
+			to(sector[i].Direction, sector[i].Near)
+		}
+		on.Pen.EndLine(start)
+	}
+	if widest == 0 {
+		return nil
+	}
+	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(known.told), Colour: compose.ColourOf(p.of)}
+	return []compose.Anchor{label}
+}
+
+// drawnRegion is a region between two curves, valid for one stamp.
+type drawnRegion struct {
+	part    *Part
+	stamp   uint64
+	sectors [][]curves.Sector
+	told    string
+}
+
+// sweptArea is ½∫(x y′ − y x′) dt up to the point, by Simpson's rule with so many steps a turn; gaps count as nothing.
+func sweptArea(d *evaluate.Demonstration, m *Live) float64 {
+	const perTurn, most = 64, 4096
+	n := 2 * math.Ceil(math.Min(most, math.Max(perTurn, perTurn*(m.At-m.From)/turnOf(d)))/2)
+	sum, step := 0.0, (m.At-m.From)/n
+	for k := 0.0; k <= n; k++ {
+		weight := 2.0
+		if k == 0 || k == n {
+			weight = 1
+		} else if math.Mod(k, 2) == 1 {
+			weight = 4
+		}
+		p, q := m.Place(m.From+k*step), m.Velocity(m.From+k*step)
+		if v := p.X*q.Y - p.Y*q.X; !math.IsNaN(v) && !math.IsInf(v, 0) {
+			sum += weight * v / 2
+		}
+	}
+	return math.Abs(sum * step / 3)
+}
+
+// swept fills what the ray from the pole has swept over, and gives its area; NaN beyond a place where the curve runs off, for
+// the steps of a rule tell nothing of an integral without end.
+func (p *Part) swept(on *compose.On) (middle compose.Anchor, area float64) {
+	m, v := p.Of, on.View
+	trail := m.trail(on, p.of.ID)
+	cut := sort.SearchFloat64s(trail.T, m.At)
+	start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
+	to := func(at sample.Point) {
+		if !math.IsNaN(at.X) {
+			on.Pen.To(math.Max(-4000, math.Min(v.X(at.X), 8000)), math.Max(-4000, math.Min(v.Y(at.Y), 8000)))
+		}
+	}
+	to(sample.Point{})
+	area = sweptArea(on.D, m)
+	for i, at := range trail.Points[:cut] {
+		to(at)
+		if i > 0 && math.IsNaN(at.X) && runsOff(trail.Points[i-1], v) {
+			area = math.NaN()
+		}
+	}
+	place := m.Place(m.At)
+	to(place)
+	on.Pen.EndLine(start)
+	return compose.Anchor{X: v.X(place.X / 2), Y: v.Y(place.Y / 2), IsPoint: true}, area
+}
