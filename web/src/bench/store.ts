@@ -4,27 +4,18 @@ import { markRaw, nextTick, reactive, ref, shallowRef } from 'vue';
 import { CoreLost, cores } from '../core/client';
 import { Frames } from '../core/frames';
 import type { FrameAnswer, Move, PanelPicture } from '../core/messages';
-import type {
-  Answer,
-  Ask,
-  Collapse,
-  Document,
-  FrameTexts,
-  Loaded,
-  Mended,
-  Problem,
-  Window,
-} from '../generated/types';
+import type { Answer, Ask, Collapse, Document, Loaded, Problem } from '../generated/types';
 import { formatVersion } from '../generated/types';
 import { useEffects } from './effects';
 import { useFindings } from './findings';
+import { useLoading } from './loading';
+import { changedValues, fromHereOn, useScenes } from './scenes';
+import { useWindows } from './windows';
+import { useWords } from './words';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from '../saving/saving';
 import { ofKind } from '../shared/entries';
 import { useSweeps } from './sweeps';
-
-/** Milliseconds without a picture after which the formulas of the last one are shown. */
-const formulasWait = 40;
 
 /** Puts on a panel what the worker does not draw: labels and handles. */
 export type Placer = (picture: PanelPicture) => void;
@@ -35,19 +26,7 @@ const isProblem = (result: Document | Problem): result is Problem => 'code' in r
 
 export const useBench = defineStore('bench', () => {
   const document = shallowRef<Document>();
-  const loaded = shallowRef<Loaded>();
-  const texts = shallowRef<FrameTexts>();
-  /** The formulas with the values in play: laying them out takes as long as all else, so every second picture waits. */
-  const formulas = shallowRef<FrameTexts['now']>([]);
-  let waiting = 0;
-  function followFormulas() {
-    const wait = !waiting;
-    window.clearTimeout(waiting);
-    waiting = wait ? window.setTimeout(followFormulas, formulasWait) : 0;
-    if (!wait && texts.value) formulas.value = texts.value.now;
-  }
-  /** The share of its bar at which each dial stands. */
-  const fractions = shallowRef<number[]>([]);
+  const words = useWords();
   const presenting = ref(false);
   /** The transformation whose table of steps is open. */
   const stepsOpen = ref('');
@@ -64,7 +43,7 @@ export const useBench = defineStore('bench', () => {
   const saving = useSaving((saved) => void takeOver(saved));
   const sweeps = useSweeps(
     (move) => void frames.request(move),
-    (dial) => fractions.value[dial] ?? 0,
+    (dial) => words.page.fractions.value[dial] ?? 0,
   );
 
   const findings = useFindings(
@@ -79,20 +58,12 @@ export const useBench = defineStore('bench', () => {
     void frameCore.ask({ kind: 'found', collapses }).then(() => frames.request());
   }
 
-  let passing = 0;
-  const gliding = ref(false);
-  /** Ends the glide that is under way, at its end. */
-  let endPassage = () => {};
-
   /** Puts labels, dials, readouts and texts of one picture in their places. */
   async function place(answer: FrameAnswer) {
     answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
-    fractions.value = answer.dials;
     if (loaded.value?.dials.length === answer.values.length)
       lastValues = valuesOf(answer.values, loaded.value);
-    const words = answer.pictures[0]?.texts;
-    if (words) texts.value = words;
-    followFormulas();
+    words.follow(answer.pictures[0]?.texts, answer.dials);
     answer.ended.forEach((dial) => sweeps.stop(dial));
     void findings.follow();
     await nextTick();
@@ -104,7 +75,6 @@ export const useBench = defineStore('bench', () => {
   const valuesOf = (numbers: number[], { dials }: Loaded): Values =>
     Object.fromEntries(dials.map(({ name }, i) => [name, Number(numbers[i]?.toPrecision(pictureDigits))]));
 
-  let windowsKept = false;
   /** The table to which a tap on the stage adds a point; empty for none. */
   const plotting = ref('');
 
@@ -138,90 +108,18 @@ export const useBench = defineStore('bench', () => {
     return { document: document.value!, values };
   }
 
-  /** What is said of a core that had to be started anew, and whether another try needs a hand. */
-  const trouble = ref<{ words: string; again: boolean }>();
-  /** Counts the cores for frames: each takes canvases of its own. */
-  const generation = ref(0);
-
-  function tellLost(again: boolean) {
-    trouble.value = again
-      ? { words: 'The picture had to be started anew. Your work is kept; go on.', again: false }
-      : {
-          words: 'The picture stands still: this demonstration is too much for it. Undo, or try again.',
-          again: true,
-        };
-  }
-
-  frameCore.onLost = (again) => {
-    tellLost(again);
-    if (!again) return;
-    generation.value++;
-    void follow(lastValues);
-  };
-  answers.onLost = (again) => {
-    tellLost(again);
-    if (again && document.value) void answers.ask(loadAsk(document.value)).catch(() => undefined);
-  };
-
-  /** Starts the cores once more, because a hand wants to. */
-  async function tryAgain() {
-    trouble.value = undefined;
-    frameCore.forgive();
-    answers.forgive();
-    generation.value++;
-    await follow(lastValues);
-  }
-
-  const loadAsk = (next: Document): Ask => ({ kind: 'load', document: next, scene: scene.value });
-
-  // The cores follow the document: an edit does not wait for them, and what is overtaken is not loaded.
-  let following: Promise<unknown> = Promise.resolve();
-  let toBePut: Values = {};
-  /** Lets the cores understand the document; values are put in play for the dials that they name. */
-  function follow(values: Values = {}, noted?: Step): Promise<Problem | undefined> {
-    Object.assign(toBePut, values);
-    const wanted = document.value;
-    const result = following.then(async () => {
-      if (noted) noted.values = await valuesInPlay();
-      if (!wanted || document.value !== wanted) return undefined;
-      const put = toBePut;
-      toBePut = {};
-      try {
-        return await load(wanted, put);
-      } catch (e) {
-        // A core that was lost loads what is the document then.
-        if (e instanceof CoreLost) return undefined;
-        throw e;
-      }
-    });
-    following = result.catch((e: unknown) => {
-      mistake.value = String(e);
-    });
-    return result;
-  }
-
-  /** What is wrong comes back, and then the cores hold what they held. */
-  async function load(next: Document, values: Values = {}, opening = false): Promise<Problem | undefined> {
-    windowsKept = false;
-    scene.value = Math.min(scene.value, next.scenes.length - 1);
-    // Later questions to the answers core stand in line behind this one.
-    void answers.ask(loadAsk(next)).catch(() => undefined);
-    const answer = await frameCore.ask(loadAsk(next));
-    if (!answer.loaded) return answer.problem;
-    // A demonstration that is being opened is seen from the moment the core has it; one that was left meanwhile never is.
-    if (opening) document.value = next;
-    else if (!document.value) return undefined;
-    loaded.value = answer.loaded;
-    effects.follow();
-    // Panels that are new have to mount before they can paint.
-    await nextTick();
-    answer.loaded.dials.forEach((dial, i) => {
-      const value = values[dial.name];
-      if (value !== undefined) void frames.request(['setDial', i, value]);
-    });
-    await frames.request();
-    return undefined;
-  }
+  const loading = useLoading({
+    document,
+    scene,
+    mistake,
+    frames,
+    frameCore,
+    answers,
+    lastValues: () => lastValues,
+    valuesInPlay,
+    understood: () => effects.follow(),
+  });
+  const { loaded, follow } = loading;
 
   /** Puts a document in the place of the one before: from here on it is what is kept, sent and shown. */
   function put(next: Document) {
@@ -251,23 +149,16 @@ export const useBench = defineStore('bench', () => {
     sweeps.stopAll();
     history.clear();
     document.value = undefined;
-    loaded.value = undefined;
-    texts.value = undefined;
-    formulas.value = [];
+    loading.clear();
+    words.clear();
     editing.value = '';
     mistake.value = '';
     scene.value = 0;
     findings.clear();
     effects.clear();
-    trouble.value = undefined;
     lastValues = {};
     const opened = await ofThisVersion(await saving.open(teacher, id));
-    const first = () => load(opened, opened.scenes[0]?.values, true);
-    const problem = await first().catch((e: unknown) => {
-      if (e instanceof CoreLost) return first();
-      throw e;
-    });
-    if (problem) throw new Error(problem.message);
+    await loading.open(opened);
     await frames.request(['startingValues']);
   }
 
@@ -278,29 +169,9 @@ export const useBench = defineStore('bench', () => {
     document.value = undefined;
   }
 
-  /** Values that a scene holds otherwise than before: stating a = 3 puts 3 in play. */
-  function changedValues(before: Document, after: Document): Values {
-    const old = before.scenes[scene.value]?.values ?? {};
-    return Object.fromEntries(
-      Object.entries(after.scenes[scene.value]?.values ?? {}).filter(([name, v]) => old[name] !== v),
-    );
-  }
-
-  /** What is new belongs to this scene and those after it. */
-  function fromHereOn(before: Document, after: Document): Document {
-    if (scene.value === 0) return after;
-    const known = new Set([...before.shown, ...before.said].map((e) => e.id));
-    const fresh = [...after.shown, ...after.said].map((e) => e.id).filter((id) => !known.has(id));
-    if (!fresh.length) return after;
-    const scenes = after.scenes.map((s, k) =>
-      k < scene.value ? { ...s, hidden: [...(s.hidden ?? []), ...fresh] } : s,
-    );
-    return { ...after, scenes };
-  }
-
   /** Changes the document as one step that can be undone; what is wrong comes back and nothing is changed. */
   async function edit(change: Change): Promise<Problem | undefined> {
-    let loading: Promise<Problem | undefined> | undefined;
+    let followed: Promise<Problem | undefined> | undefined;
     let made: Document | undefined;
     let forget = () => {};
     const noted: Step = { document: document.value!, values: lastValues };
@@ -309,16 +180,16 @@ export const useBench = defineStore('bench', () => {
       const changed = await change(before);
       if (isProblem(changed)) return changed;
       if (changed === before) return undefined;
-      const result = fromHereOn(before, changed);
+      const result = fromHereOn(scene.value, before, changed);
       noted.document = before;
       forget = history.note(noted);
       made = result;
       put(result);
-      loading = follow(changedValues(before, result), noted);
+      followed = follow(changedValues(scene.value, before, result), noted);
       return undefined;
     });
     if (refused) return refused;
-    const problem = await loading;
+    const problem = await followed;
     if (!problem) return undefined;
     // The core does not take it: nothing was changed. What was made from it meanwhile stands.
     if (document.value !== made) return problem;
@@ -356,7 +227,7 @@ export const useBench = defineStore('bench', () => {
 
   /** Begins a move by hand; the returned function ends it as one step that can be undone. */
   function beginMove(): () => Promise<void> {
-    endPassage();
+    scenes.endPassage();
     // Asked for at once, before the move itself is on its way.
     const was = document.value!;
     const before = frameCore
@@ -378,9 +249,8 @@ export const useBench = defineStore('bench', () => {
   /** Puts every dial, transformation and window back to where the scene has it. */
   async function startingValues() {
     sweeps.stopAll();
-    // The core must know the windows that were kept since it last loaded the scenes.
-    if (windowsKept) await follow();
-    windowsMoved.value = new Set();
+    await loading.catchUp();
+    windows.settle();
     await moveByHand(['startingValues']);
   }
 
@@ -393,172 +263,47 @@ export const useBench = defineStore('bench', () => {
   /** Writes what is in play into the scene. */
   async function keepValues() {
     const { values, steps } = await stateInPlay();
-    const windows = await Promise.all([...windowsMoved.value].map(windowInPlay));
-    const panels = [...windowsMoved.value];
+    const putMoved = await windows.movedWindows();
     await change((copy) => {
       const kept = copy.scenes[scene.value]!;
       Object.assign(kept.values, values);
       if (Object.keys(steps).length) kept.steps = steps;
-      panels.forEach((panel, i) => {
-        const window = windows[i];
-        if (window) putWindow(copy, panel, window);
-      });
+      putMoved(copy);
     });
-    windowsMoved.value = new Set();
+    windows.settle();
   }
 
-  /** Adds a scene after this one with what is in play, and goes on in it. */
-  async function addScene(name: string) {
-    const { values, steps } = await stateInPlay();
-    await askEdit({ kind: 'addScene', scene: scene.value, text: name, values, steps });
-    await goScene(scene.value + 1);
-  }
+  const windows = useWindows({
+    scene,
+    frames,
+    ask: (ask) => answers.ask(ask),
+    askInPlay,
+    change,
+    keepInPlay: (fields) =>
+      inLine(async () => {
+        const before = await now();
+        const copy = structuredClone(before.document);
+        fields(copy);
+        history.note(before);
+        // It is in play already: loading it would take back what a hand has moved on meanwhile.
+        put(copy);
+        loading.keptInPlay();
+      }),
+  });
 
-  /** Takes a scene out. */
-  async function removeScene(at: number) {
-    await askEdit({ kind: 'removeScene', scene: at });
-    await goScene(Math.min(at, scene.value));
-  }
-
-  async function moveScene(from: number, to: number) {
-    const shown = document.value?.scenes[scene.value]?.id;
-    await change((copy) => copy.scenes.splice(to, 0, ...copy.scenes.splice(from, 1)));
-    await goScene(Math.max(0, document.value?.scenes.findIndex((s) => s.id === shown) ?? 0));
-  }
-
-  /** What is covered or revealed in play, by tapping while presenting; the scenes keep what they show. */
-  const turned = ref(new Set<string>());
-  function turn(id: string) {
-    if (!turned.value.delete(id)) turned.value.add(id);
-    const place = document.value?.shown.findIndex((s) => s.id === id) ?? -1;
-    if (place >= 0) void frames.request(['turn', place]);
-  }
-  function unturn() {
-    turned.value.clear();
-    void frames.request(['unturn']);
-  }
-  const isSeen = (id: string) => isHidden(id) === turned.value.has(id);
-
-  /** Milliseconds of the way from one scene to another. */
-  const passage = 900;
-  const still = window.matchMedia('(prefers-reduced-motion: reduce)');
-  /** Goes to a scene: what is visible changes at once, values and windows glide. */
-  async function goScene(at: number) {
-    const count = document.value?.scenes.length ?? 0;
-    if (at < 0 || at >= count) return;
-    sweeps.stopAll();
-    cancelAnimationFrame(passing);
-    // The core must know the windows that were kept since it last loaded the scenes.
-    if (windowsKept) await follow();
-    scene.value = at;
-    windowsMoved.value = new Set();
-    turned.value.clear();
-    let ended = false;
-    gliding.value = true;
-    await frames.request(['beginScene', at]);
-    if (!still.matches) {
-      await new Promise<void>((resolve) => {
-        endPassage = () => {
-          cancelAnimationFrame(passing);
-          void frames.request(['goScene', 1]);
-          ended = true;
-          endPassage = () => {};
-          resolve();
-        };
-        const begun = performance.now();
-        const frame = (clock: number) => {
-          const share = Math.min(1, Math.max(0, clock - begun) / passage);
-          if (share >= 1 || scene.value !== at) {
-            resolve();
-            return;
-          }
-          void frames.request(['goScene', share * share * (3 - 2 * share)]);
-          passing = requestAnimationFrame(frame);
-        };
-        passing = requestAnimationFrame(frame);
-      });
-    }
-    endPassage = () => {};
-    if (scene.value === at && !ended) await frames.request(['goScene', 1]);
-    if (scene.value === at) gliding.value = false;
-  }
-
-  const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
-
-  /** Shows or hides an entry in this scene. */
-  const toggle = (id: string) =>
-    change((copy) => {
-      const here = copy.scenes[scene.value]!;
-      here.hidden = here.hidden?.includes(id)
-        ? here.hidden.filter((h) => h !== id)
-        : [...(here.hidden ?? []), id];
-      if (!here.hidden.length) delete here.hidden;
-    });
-
-  /** The values and a panel's window in play, for questions to the core that has time. */
-  async function inPlayOf(panel: number) {
-    const size = frames.panels[panel];
-    const [{ values }, { window }] = await Promise.all([
-      askInPlay({ kind: 'values' }),
-      askInPlay({ kind: 'window', panel, ...size }),
-    ]);
-    return { values, window };
-  }
-
-  /** Gives a panel the window that shows the interesting part. */
-  async function fit(panel: number) {
-    const inPlay = await inPlayOf(panel);
-    const { mended } = await answers.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
-    if (mended) await mend(panel, mended);
-  }
-
-  /** Gives a panel another window, or the demonstration another angle unit. */
-  const mend = (panel: number, { window, equalScales, angleUnit }: Mended) =>
-    change((copy) => {
-      if (angleUnit) copy.angleUnit = angleUnit;
-      if (!window) return;
-      copy.panels[panel]!.equalScales = equalScales ?? false;
-      putWindow(copy, panel, window);
-    });
-
-  /** Gives a panel a window in this scene, or all panels where they are linked. */
-  function putWindow(copy: Document, panel: number, window: Window) {
-    const here = copy.scenes[scene.value]!;
-    for (const [k, p] of copy.panels.entries()) {
-      if (k !== panel && !copy.linkedWindows) continue;
-      // The window of a demonstration with one scene is the panel's own.
-      if (copy.scenes.length === 1) {
-        p.window = window;
-        delete here.windows?.[p.id];
-      } else {
-        here.windows = { ...here.windows, [p.id]: window };
-      }
-    }
-  }
-
-  /** The panels whose windows were moved while presenting: they stay in play and are kept only when that is asked for. */
-  const windowsMoved = ref(new Set<number>());
-  const windowInPlay = async (panel: number) =>
-    (await askInPlay({ kind: 'window', panel, ...frames.panels[panel] })).window;
-
-  /** Takes the window in play over into the document, but for one that was moved while presenting. */
-  async function keepWindow(panel: number, presented: boolean) {
-    if (presented) {
-      windowsMoved.value = new Set([...windowsMoved.value, panel]);
-      return;
-    }
-    const window = await windowInPlay(panel);
-    if (!window) return;
-    await inLine(async () => {
-      const before = await now();
-      const copy = structuredClone(before.document);
-      putWindow(copy, panel, window);
-      history.note(before);
-      // It is in play already: loading it would take back what a hand has moved on meanwhile.
-      put(copy);
-      windowsKept = true;
-    });
-  }
+  const scenes = useScenes({
+    document,
+    scene,
+    frames,
+    change,
+    askEdit,
+    stateInPlay,
+    async leave() {
+      sweeps.stopAll();
+      await loading.catchUp();
+      windows.settle();
+    },
+  });
 
   /** Keeps what a trace has recorded with the document. */
   async function keepTrace(id: string) {
@@ -583,13 +328,9 @@ export const useBench = defineStore('bench', () => {
       if (chosen === before.document) return;
       history.note(before);
       document.value = chosen;
-      await follow(changedValues(before.document, chosen), before);
+      await follow(changedValues(scene.value, before.document, chosen), before);
     });
   }
-
-  /** What a transformation in steps, or a circle, tells in this picture; undefined when it is not in the scene. */
-  const stepsNow = (id: string) => texts.value?.steps.find((s) => s.id === id);
-  const circleNow = (id: string) => texts.value?.circles.find((c) => c.id === id);
 
   const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
 
@@ -599,26 +340,14 @@ export const useBench = defineStore('bench', () => {
     presenting,
     stepsOpen,
     scene,
-    gliding,
-    goScene,
-    addScene,
-    removeScene,
-    moveScene,
-    isHidden,
-    isSeen,
-    turn,
-    unturn,
     plotting,
-    toggle,
-    putWindow,
     loaded,
-    texts,
-    formulas,
-    fractions,
-    trouble,
-    windowsMoved,
-    generation,
-    tryAgain,
+    trouble: loading.trouble,
+    generation: loading.generation,
+    tryAgain: loading.tryAgain,
+    ...scenes.page,
+    ...windows.page,
+    ...words.page,
     editing,
     mistake,
     saving,
@@ -639,10 +368,6 @@ export const useBench = defineStore('bench', () => {
     beginMove,
     moveByHand,
     keepValues,
-    keepWindow,
-    inPlayOf,
-    fit,
-    mend,
     findings: reactive(findings),
     effects: reactive(effects),
     keepTrace,
@@ -650,8 +375,6 @@ export const useBench = defineStore('bench', () => {
     valuesInPlay,
     settleConflict,
     problemOf,
-    stepsNow,
-    circleNow,
     /** A question that needs no values in play. */
     ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
     /** A question about what is in play. */

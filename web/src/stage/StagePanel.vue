@@ -5,13 +5,14 @@ import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
 import type { AdviceView, Label, Mended, Panel } from '../generated/types';
-import { gripName, nameOf as entryName } from '../kinds';
+import { nameOf as entryName } from '../kinds';
 import { ofKind } from '../shared/entries';
 import AdviceStrip from './AdviceStrip.vue';
+import HandleLayer from './HandleLayer.vue';
 import PanelChips from './PanelChips.vue';
 import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
-import { listen } from './gestures';
+import { arrows, listen } from './gestures';
 import { LabelLayer } from './labels';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
@@ -169,13 +170,6 @@ function zoom(x: number, y: number, factor: number) {
   void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
 }
 
-const arrows: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-
 /** Keys on the plane: arrows pan, + and − zoom, 0 fits, r reads. */
 function planeKey(e: KeyboardEvent) {
   const arrow = arrows[e.key];
@@ -200,40 +194,6 @@ function planeKey(e: KeyboardEvent) {
 }
 
 const shown = computed(() => bench.document?.shown ?? []);
-let endMove: (() => Promise<void>) | undefined;
-
-function grab(e: PointerEvent) {
-  (e.currentTarget as HTMLElement).setPointerCapture(e.pointerId);
-  endMove = bench.beginMove();
-}
-
-function pull(e: PointerEvent, handle: Place) {
-  if (!endMove) return;
-  const at = plane.value!.getBoundingClientRect();
-  // A hand that leaves the picture keeps the point at its edge.
-  const x = Math.max(0, Math.min(size.width, e.clientX - at.left));
-  const y = Math.max(0, Math.min(size.height, e.clientY - at.top));
-  void bench.frames.request(['dragPoint', props.index, handle.index, size.width, size.height, x, y]);
-}
-
-async function release(handle: Place) {
-  const end = endMove;
-  if (!end) return;
-  endMove = undefined;
-  await bench.frames.request();
-  await settle(handle, end);
-}
-
-/** A handle's index holds the place of its entry, and above the stride that of a curve's grip (evaluate.GripStride). */
-const gripStride = 1000;
-const entryOf = (handle: Place) => shown.value[handle.index % gripStride];
-const gripOf = (handle: Place) => Math.floor(handle.index / gripStride);
-function nameOf(handle: Place) {
-  const entry = entryOf(handle);
-  if (!entry) return '';
-  return `${gripName(entry, gripOf(handle))}; arrow keys move it`;
-}
-
 /** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */
 function take(id: string) {
   if (!bench.document?.shown.some((s) => s.id === id)) return;
@@ -241,44 +201,6 @@ function take(id: string) {
     const entry = copy.shown.find((s) => s.id === id)!;
     entry.where = { ...entry.where, panels: [...new Set([...(entry.where?.panels ?? []), props.panel.id])] };
   });
-}
-
-async function settle(handle: Place, end: () => Promise<void>) {
-  if (bench.presenting) return end();
-  const entry = entryOf(handle)!;
-  const { document: after } = await bench.askInPlay({
-    kind: 'settle',
-    document: bench.document!,
-    id: entry.id,
-  });
-  const settled = after?.shown.find((s) => s.id === entry.id);
-  if (settled && JSON.stringify(settled) !== JSON.stringify(entry)) {
-    await bench.change((copy) => {
-      copy.shown = copy.shown.map((s) => (s.id === entry.id ? settled : s));
-    });
-  } else {
-    await end();
-  }
-}
-
-async function nudge(e: KeyboardEvent, handle: Place) {
-  const arrow = arrows[e.key];
-  if (!arrow) return;
-  e.preventDefault();
-  e.stopPropagation();
-  const steps = e.shiftKey ? 10 : 1;
-  const end = bench.beginMove();
-  const [dx, dy] = arrow;
-  await bench.frames.request([
-    'nudgePoint',
-    props.index,
-    handle.index,
-    size.width,
-    size.height,
-    dx * steps,
-    dy * steps,
-  ]);
-  await settle(handle, end);
 }
 </script>
 
@@ -301,20 +223,7 @@ async function nudge(e: KeyboardEvent, handle: Place) {
     >
       <div ref="surfaces" />
       <div ref="labelBox" class="labels" aria-hidden="true" />
-      <button
-        v-for="handle in handles"
-        :key="handle.index"
-        class="handle"
-        :data-entry="entryOf(handle)?.id"
-        :data-grip="gripOf(handle) || undefined"
-        :style="{ transform: `translate(${handle.x - 22}px, ${handle.y - 22}px)` }"
-        :aria-label="nameOf(handle)"
-        @pointerdown.stop="grab"
-        @pointermove="pull($event, handle)"
-        @pointerup="release(handle)"
-        @pointercancel="release(handle)"
-        @keydown="nudge($event, handle)"
-      />
+      <HandleLayer :index="index" :handles="handles" :size="() => size" />
     </div>
     <ReadingCard
       v-if="reading"
@@ -400,19 +309,5 @@ async function nudge(e: KeyboardEvent, handle: Place) {
   position: absolute;
   inset: 0;
   pointer-events: none;
-}
-.handle {
-  position: absolute;
-  left: 0;
-  top: 0;
-  width: 44px;
-  height: 44px;
-  padding: 0;
-  border: 0;
-  border-radius: 50%;
-  background: none;
-  touch-action: none;
-  cursor: move;
-  will-change: transform;
 }
 </style>

@@ -85,3 +85,11 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
 
   return () => stop.abort();
 }
+
+/** Which way a key moves what it moves, in steps right and up. */
+export const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};

@@ -1,0 +1,151 @@
+// The scenes: which is in play and the way to it, what it shows, and what was covered or revealed since.
+import { ref, type Ref, type ShallowRef } from 'vue';
+import type { Frames } from '../core/frames';
+import type { Ask, Document, Problem } from '../generated/types';
+import type { Values } from './history';
+
+interface Bench {
+  document: ShallowRef<Document | undefined>;
+  scene: Ref<number>;
+  frames: Frames;
+  change: (fields: (copy: Document) => void) => Promise<Problem | undefined>;
+  askEdit: (ask: Ask) => Promise<Problem | undefined>;
+  /** What is in play, as a scene keeps it. */
+  stateInPlay: () => Promise<{ values: Values; steps: Values }>;
+  /** What has to end before another scene begins. */
+  leave: () => Promise<void>;
+}
+
+/** Milliseconds of the way from one scene to another. */
+const passage = 900;
+
+export function useScenes(bench: Bench) {
+  const { document, scene, frames, change, askEdit } = bench;
+  const still = window.matchMedia('(prefers-reduced-motion: reduce)');
+  const gliding = ref(false);
+  let passing = 0;
+  /** Ends the glide that is under way, at its end. */
+  let endPassage = () => {};
+
+  /** What is covered or revealed in play, by tapping while presenting; the scenes keep what they show. */
+  const turned = ref(new Set<string>());
+  function turn(id: string) {
+    if (!turned.value.delete(id)) turned.value.add(id);
+    const place = document.value?.shown.findIndex((s) => s.id === id) ?? -1;
+    if (place >= 0) void frames.request(['turn', place]);
+  }
+  function unturn() {
+    turned.value.clear();
+    void frames.request(['unturn']);
+  }
+  const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
+  const isSeen = (id: string) => isHidden(id) === turned.value.has(id);
+
+  /** Glides to the scene that was begun; true when a hand ended the way before. */
+  async function glide(at: number): Promise<boolean> {
+    let ended = false;
+    await new Promise<void>((resolve) => {
+      endPassage = () => {
+        cancelAnimationFrame(passing);
+        void frames.request(['goScene', 1]);
+        ended = true;
+        endPassage = () => {};
+        resolve();
+      };
+      const begun = performance.now();
+      const frame = (clock: number) => {
+        const share = Math.min(1, Math.max(0, clock - begun) / passage);
+        if (share >= 1 || scene.value !== at) {
+          resolve();
+          return;
+        }
+        void frames.request(['goScene', share * share * (3 - 2 * share)]);
+        passing = requestAnimationFrame(frame);
+      };
+      passing = requestAnimationFrame(frame);
+    });
+    endPassage = () => {};
+    return ended;
+  }
+
+  /** Goes to a scene: what is visible changes at once, values and windows glide. */
+  async function goScene(at: number) {
+    const count = document.value?.scenes.length ?? 0;
+    if (at < 0 || at >= count) return;
+    cancelAnimationFrame(passing);
+    await bench.leave();
+    scene.value = at;
+    turned.value.clear();
+    gliding.value = true;
+    await frames.request(['beginScene', at]);
+    const ended = still.matches ? false : await glide(at);
+    if (scene.value === at && !ended) await frames.request(['goScene', 1]);
+    if (scene.value === at) gliding.value = false;
+  }
+
+  /** Adds a scene after this one with what is in play, and goes on in it. */
+  async function addScene(name: string) {
+    const { values, steps } = await bench.stateInPlay();
+    await askEdit({ kind: 'addScene', scene: scene.value, text: name, values, steps });
+    await goScene(scene.value + 1);
+  }
+
+  /** Takes a scene out. */
+  async function removeScene(at: number) {
+    await askEdit({ kind: 'removeScene', scene: at });
+    await goScene(Math.min(at, scene.value));
+  }
+
+  async function moveScene(from: number, to: number) {
+    const shown = document.value?.scenes[scene.value]?.id;
+    await change((copy) => copy.scenes.splice(to, 0, ...copy.scenes.splice(from, 1)));
+    await goScene(Math.max(0, document.value?.scenes.findIndex((s) => s.id === shown) ?? 0));
+  }
+
+  /** Shows or hides an entry in this scene. */
+  const toggle = (id: string) =>
+    change((copy) => {
+      const here = copy.scenes[scene.value]!;
+      here.hidden = here.hidden?.includes(id)
+        ? here.hidden.filter((h) => h !== id)
+        : [...(here.hidden ?? []), id];
+      if (!here.hidden.length) delete here.hidden;
+    });
+
+  return {
+    page: {
+      gliding,
+      goScene,
+      addScene,
+      removeScene,
+      moveScene,
+      isHidden,
+      isSeen,
+      turn,
+      unturn,
+      toggle,
+    },
+    /** Ends the glide that is under way, at its end. */
+    endPassage: () => endPassage(),
+  };
+}
+
+/** What is new belongs to this scene and those after it. */
+export function fromHereOn(scene: number, before: Document, after: Document): Document {
+  if (scene === 0) return after;
+  const known = new Set([...before.shown, ...before.said].map((e) => e.id));
+  const fresh = [...after.shown, ...after.said].map((e) => e.id).filter((id) => !known.has(id));
+  if (!fresh.length) return after;
+  const scenes = after.scenes.map((s, k) =>
+    k < scene ? { ...s, hidden: [...(s.hidden ?? []), ...fresh] } : s,
+  );
+  return { ...after, scenes };
+}
+
+/** Values that a scene holds otherwise than before: stating a = 3 puts 3 in play. */
+export function changedValues(scene: number, before: Document, after: Document): Values {
+  const old = before.scenes[scene]?.values ?? {};
+  return Object.fromEntries(
+    Object.entries(after.scenes[scene]?.values ?? {}).filter(([name, v]) => old[name] !== v),
+  );
+}

@@ -1,0 +1,88 @@
+// The windows of the panels: in play, kept in the document, and fitted.
+import { ref, type Ref } from 'vue';
+import type { Frames } from '../core/frames';
+import type { Answer, Ask, Document, Mended, Problem, Window } from '../generated/types';
+
+interface Bench {
+  scene: Ref<number>;
+  frames: Frames;
+  ask: (ask: Ask) => Promise<Answer>;
+  askInPlay: (ask: Ask) => Promise<Answer>;
+  change: (fields: (copy: Document) => void) => Promise<Problem | undefined>;
+  /** Changes the document to what is in play already, as a step that can be undone. */
+  keepInPlay: (fields: (copy: Document) => void) => Promise<void>;
+}
+
+export function useWindows(bench: Bench) {
+  const { scene, frames, askInPlay, change } = bench;
+  /** The panels whose windows were moved while presenting: they stay in play and are kept only when that is asked for. */
+  const windowsMoved = ref(new Set<number>());
+
+  const windowInPlay = async (panel: number) =>
+    (await askInPlay({ kind: 'window', panel, ...frames.panels[panel] })).window;
+
+  /** The values and a panel's window in play, for questions to the core that has time. */
+  async function inPlayOf(panel: number) {
+    const [{ values }, window] = await Promise.all([askInPlay({ kind: 'values' }), windowInPlay(panel)]);
+    return { values, window };
+  }
+
+  /** Gives a panel a window in this scene, or all panels where they are linked. */
+  function putWindow(copy: Document, panel: number, window: Window) {
+    const here = copy.scenes[scene.value]!;
+    for (const [k, p] of copy.panels.entries()) {
+      if (k !== panel && !copy.linkedWindows) continue;
+      // The window of a demonstration with one scene is the panel's own.
+      if (copy.scenes.length === 1) {
+        p.window = window;
+        delete here.windows?.[p.id];
+      } else {
+        here.windows = { ...here.windows, [p.id]: window };
+      }
+    }
+  }
+
+  /** Gives a panel another window, or the demonstration another angle unit. */
+  const mend = (panel: number, { window, equalScales, angleUnit }: Mended) =>
+    change((copy) => {
+      if (angleUnit) copy.angleUnit = angleUnit;
+      if (!window) return;
+      copy.panels[panel]!.equalScales = equalScales ?? false;
+      putWindow(copy, panel, window);
+    });
+
+  /** Gives a panel the window that shows the interesting part. */
+  async function fit(panel: number) {
+    const inPlay = await inPlayOf(panel);
+    const { mended } = await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
+    if (mended) await mend(panel, mended);
+  }
+
+  /** Takes the window in play over into the document, but for one that was moved while presenting. */
+  async function keepWindow(panel: number, presented: boolean) {
+    if (presented) {
+      windowsMoved.value = new Set([...windowsMoved.value, panel]);
+      return;
+    }
+    const window = await windowInPlay(panel);
+    if (window) await bench.keepInPlay((copy) => putWindow(copy, panel, window));
+  }
+
+  /** Writes the windows that were moved while presenting into a copy; what they are is asked for first. */
+  async function movedWindows() {
+    const panels = [...windowsMoved.value];
+    const windows = await Promise.all(panels.map(windowInPlay));
+    return (copy: Document) =>
+      panels.forEach((panel, i) => {
+        const window = windows[i];
+        if (window) putWindow(copy, panel, window);
+      });
+  }
+
+  return {
+    page: { windowsMoved, inPlayOf, putWindow, mend, fit, keepWindow },
+    movedWindows,
+    /** No window is off its scene any more. */
+    settle: () => (windowsMoved.value = new Set()),
+  };
+}
