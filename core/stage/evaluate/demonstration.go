@@ -52,6 +52,7 @@ func (d *Demonstration) takeOver(before *Demonstration) {
 	d.found, d.foundTick, d.collapses = before.found, before.foundTick, before.collapses
 	d.sizes = before.sizes
 	d.turned, d.traces = before.turned, before.traces
+	d.passage, d.passing = before.passage, before.passing
 	d.Scene = min(before.Scene, len(d.Document.Scenes)-1)
 	d.steppedBefore = map[string]Stepped{}
 	for _, s := range before.Shown {
@@ -78,6 +79,7 @@ func (d *Demonstration) AffordsCurves(count int, object, field string) bool {
 
 // StartingValues puts the scene's values, its windows and the positions of transformations back.
 func (d *Demonstration) StartingValues() {
+	d.passage, d.passing = passage{}, false
 	for k := range d.windows {
 		d.windows[k] = d.scene().WindowOf(&d.Document.Panels[k])
 	}

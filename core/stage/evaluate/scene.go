@@ -27,11 +27,12 @@ func newScenes(doc *document.Document, values *Values, panels *Panels) *Scenes {
 	return &Scenes{document: doc, values: values, panels: panels, turned: map[string]bool{}, traces: map[string][]float64{}}
 }
 
-// passage is the way from what was in play to a scene.
+// passage is the way from what was in play to a scene, by the names of parameters and the ids of entries and panels: it goes
+// on when the document is loaded anew meanwhile.
 type passage struct {
-	values    map[int][2]float64
-	positions map[Stepped][2]float64
-	windows   [][2]document.Window
+	values    map[string][2]float64
+	positions map[string][2]float64
+	windows   map[string][2]document.Window
 }
 
 // scene is the scene in play; every document has one.
@@ -63,19 +64,20 @@ func (sc *Scenes) BeginScene(i int) {
 	}
 	sc.Scene, sc.passing = i, true
 	s := sc.scene()
-	sc.passage = passage{values: map[int][2]float64{}, positions: map[Stepped][2]float64{}}
-	for k, p := range sc.values.Parameters {
+	sc.passage = passage{map[string][2]float64{}, map[string][2]float64{}, map[string][2]document.Window{}}
+	for _, p := range sc.values.Parameters {
 		if v, kept := s.Values[p.Stated.Name]; kept {
-			sc.passage.values[k] = [2]float64{p.Value, v}
+			sc.passage.values[p.Stated.Name] = [2]float64{p.Value, v}
 		}
 	}
 	for _, e := range sc.shown {
 		if t, ok := e.Live.(Stepped); ok {
-			sc.passage.positions[t] = [2]float64{t.StandsAt(), sc.positionIn(e.Entry.ID, t.Count())}
+			sc.passage.positions[e.Entry.ID] = [2]float64{t.StandsAt(), sc.positionIn(e.Entry.ID, t.Count())}
 		}
 	}
 	for k := range sc.panels.windows {
-		sc.passage.windows = append(sc.passage.windows, [2]document.Window{sc.panels.windows[k], s.WindowOf(&sc.document.Panels[k])})
+		p := &sc.document.Panels[k]
+		sc.passage.windows[p.ID] = [2]document.Window{sc.panels.windows[k], s.WindowOf(p)}
 	}
 	// What was covered and what was recorded belong to what was seen before.
 	sc.Unturn()
@@ -110,16 +112,24 @@ func (sc *Scenes) GoScene(share float64) {
 	}
 	// On the way nothing is traced.
 	sc.passing = share < 1
-	for k, way := range sc.passage.values {
-		sc.values.Set(k, between(way))
+	for name, way := range sc.passage.values {
+		if k := sc.values.Find(name); k >= 0 {
+			sc.values.Set(k, between(way))
+		}
 	}
-	for steps, way := range sc.passage.positions {
-		steps.Go(between(way))
+	for _, e := range sc.shown {
+		if way, goes := sc.passage.positions[e.Entry.ID]; goes {
+			if t, ok := e.Live.(Stepped); ok {
+				t.Go(between(way))
+			}
+		}
 	}
-	for k, way := range sc.passage.windows {
-		from, to := way[0], way[1]
-		sc.panels.windows[k] = document.Window{Left: between([2]float64{from.Left, to.Left}), Right: between([2]float64{from.Right, to.Right}),
-			Bottom: between([2]float64{from.Bottom, to.Bottom}), Top: between([2]float64{from.Top, to.Top})}
+	for k, p := range sc.document.Panels {
+		if way, goes := sc.passage.windows[p.ID]; goes {
+			from, to := way[0], way[1]
+			sc.panels.windows[k] = document.Window{Left: between([2]float64{from.Left, to.Left}), Right: between([2]float64{from.Right, to.Right}),
+				Bottom: between([2]float64{from.Bottom, to.Bottom}), Top: between([2]float64{from.Top, to.Top})}
+		}
 	}
 }
 

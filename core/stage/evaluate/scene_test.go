@@ -44,6 +44,21 @@ func TestAnotherSceneIsReachedByAGlide(t *testing.T) {
 	assert.False(t, e.Moved())
 }
 
+func TestAnEditOnTheWayToASceneDoesNotStopTheWay(t *testing.T) {
+	e := twoScenes(t)
+	e.BeginScene(1)
+	e.GoScene(0.25)
+	again := evaluate.Load(e.Document, e)
+	again.GoScene(0.5)
+	assert.Equal(t, 3.0, again.Parameters[0].Value)
+	assert.Equal(t, -3.0, again.Panel(0).Window.Left)
+	again.GoScene(1)
+	assert.Equal(t, 5.0, again.Parameters[0].Value)
+	assert.Equal(t, document.Window{Left: 0, Right: 2, Bottom: 0, Top: 10}, again.Panel(0).Window)
+	assert.Equal(t, 0.0, again.Shown[2].Live.(evaluate.Stepped).StandsAt())
+	assert.False(t, again.Moved())
+}
+
 func TestStartingValuesAreThoseOfTheScene(t *testing.T) {
 	e := twoScenes(t)
 	e.BeginScene(1)
