@@ -70,7 +70,7 @@ func New(c Config) *chi.Mux {
 	}
 	r.Use(middleware.RequestID, visitor, recovered, secured, sameOrigin().Handler)
 	r.Route("/api", func(r chi.Router) {
-		r.Use(c.Sessions.LoadAndSave)
+		r.Use(middleware.Compress(gzipLevel, "application/json", "application/problem+json"), c.Sessions.LoadAndSave)
 		r.Get("/health", s.health)
 		r.Get("/health/live", s.live)
 		r.Get("/openapi.json", s.openAPI)
@@ -101,6 +101,9 @@ func New(c Config) *chi.Mux {
 	r.Get("/*", page(c.Page))
 	return r
 }
+
+// gzipLevel is that of answers in JSON.
+const gzipLevel = 5
 
 // sameOrigin refuses requests that another site's page makes a browser send.
 func sameOrigin() *http.CrossOriginProtection {

@@ -443,6 +443,35 @@ func TestARepeatedSaveAndOneOfTheSameContentAreNoConflict(t *testing.T) {
 	assert.Equal(t, "s1", problem["current"].(map[string]any)["save"], "so that a page knows its own save again")
 }
 
+// What a visitor has already is not sent again, and what is long is compressed (RFC 9110, 13.1.2 and 8.4).
+func TestFilesAndAnswersAreSentOnceAndCompressed(t *testing.T) {
+	p := signedIn(t, serve(t, api.Config{}), "Ann")
+	_, _ = p.call("POST", "/api/demonstrations", map[string]string{"title": strings.Repeat("Jet ", 20)})
+	get := func(path string, headers map[string]string) *http.Response {
+		request, err := http.NewRequest("GET", p.address+path, nil)
+		require.NoError(t, err)
+		for name, value := range headers {
+			request.Header.Set(name, value)
+		}
+		response, err := p.client.Do(request)
+		require.NoError(t, err)
+		require.NoError(t, response.Body.Close())
+		return response
+	}
+	zipped := map[string]string{"Accept-Encoding": "gzip"}
+	assert.Equal(t, "gzip", get("/api/demonstrations", zipped).Header.Get("Content-Encoding"))
+	assert.Equal(t, "gzip", get("/", zipped).Header.Get("Content-Encoding"))
+	plain := map[string]string{"Accept-Encoding": "identity"}
+	assert.Empty(t, get("/api/demonstrations", plain).Header.Get("Content-Encoding"))
+	first := get("/", plain)
+	assert.Empty(t, first.Header.Get("Content-Encoding"))
+	assert.NotEqual(t, first.Header.Get("ETag"), get("/", zipped).Header.Get("ETag"))
+	plain["If-None-Match"] = first.Header.Get("ETag")
+	assert.Equal(t, http.StatusNotModified, get("/", plain).StatusCode)
+	plain["If-None-Match"] = `"another"`
+	assert.Equal(t, http.StatusOK, get("/", plain).StatusCode)
+}
+
 func TestAPictureComesCompressedWithItsTag(t *testing.T) {
 	p := signedIn(t, serve(t, api.Config{}), "Ann")
 	_, made := p.call("POST", "/api/demonstrations", map[string]string{"title": "Jet"})

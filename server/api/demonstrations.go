@@ -8,7 +8,6 @@ import (
 	"io"
 	"net/http"
 	"strconv"
-	"strings"
 	"time"
 
 	"github.com/go-chi/chi/v5"
@@ -194,30 +193,24 @@ func (s *server) picture(w http.ResponseWriter, r *http.Request) {
 		failed(w, r, err)
 		return
 	}
-	tag := `"` + strconv.FormatUint(p.Drawn, 10) + `"`
-	h := w.Header()
-	h.Set("Content-Type", "image/svg+xml")
-	h.Set("Vary", "Accept-Encoding")
-	h.Set("ETag", tag)
+	a := asset{zipped: p.Data, kind: "image/svg+xml", tag: strconv.FormatUint(p.Drawn, 10)}
+	if !takesGzip(r) {
+		z, err := gzip.NewReader(bytes.NewReader(p.Data))
+		if err == nil {
+			a.data, err = io.ReadAll(z)
+		}
+		if err != nil {
+			failed(w, r, err)
+			return
+		}
+	}
 	// An address names a revision; its picture is final once it is drawn.
-	if h.Set("Cache-Control", "private, no-cache"); p.Drawn >= p.Revision {
-		h.Set("Cache-Control", "private, max-age=60")
+	caching := "private, no-cache"
+	if p.Drawn >= p.Revision {
+		caching = "private, max-age=60"
 	}
-	if r.Header.Get("If-None-Match") == tag {
-		w.WriteHeader(http.StatusNotModified)
-		return
-	}
-	if strings.Contains(r.Header.Get("Accept-Encoding"), "gzip") {
-		h.Set("Content-Encoding", "gzip")
-		_, _ = w.Write(p.Data)
-		return
-	}
-	z, err := gzip.NewReader(bytes.NewReader(p.Data))
-	if err != nil {
-		failed(w, r, err)
-		return
-	}
-	_, _ = io.Copy(w, z)
+	w.Header().Set("Cache-Control", caching)
+	a.serve(w, r)
 }
 
 // newest asks for a picture of the stored revision and waits a little for it.
