@@ -54,10 +54,10 @@ func MoveCurve(before *document.Document, id string, m Moving) (*document.Docume
 	}
 	x := entry.Variables[0]
 	if m.InX {
-		amounts["stretchY"] = &expr.Neg{X: amounts["stretchY"]}
+		amounts["stretchY"] = expr.Opposite(amounts["stretchY"])
 	}
 	if m.InY {
-		amounts["stretchX"] = &expr.Neg{X: amounts["stretchX"]}
+		amounts["stretchX"] = expr.Opposite(amounts["stretchX"])
 	}
 	degrees := d.AngleUnit == document.Degree
 	entry.Formula = written(d, transform.Moved(f, x, degrees, amounts["stretchX"], amounts["right"], amounts["stretchY"], amounts["up"]))

@@ -73,7 +73,7 @@ func (q *Question) circle(degrees bool) (map[string]any, error) {
 	}
 	arc := map[string]any{"value": jsonNumber(a.Radians * radius.Value)}
 	if node := a.Exact(); node != nil {
-		arc["exact"] = expr.Text(symbolic.Simplify(&expr.Binary{Op: expr.Mul, L: radius.Node, R: node}).Node)
+		arc["exact"] = expr.Text(symbolic.Simplify(expr.Times(radius.Node, node)).Node)
 	}
 	answer["arc"] = arc
 	if quadrant, axis := a.Quadrant(); quadrant > 0 {

@@ -28,7 +28,7 @@ func (q *Question) moving(degrees bool) (map[string]any, error) {
 		answer["closing"] = jsonNumber(closing.Float() / unit)
 		answer["closingExact"] = expr.Text(closing.Node())
 		if unit != 1 {
-			answer["closingExact"] = expr.Text(symbolic.Simplify(&expr.Binary{Op: expr.Div, L: &expr.Binary{Op: expr.Mul, L: closing.Node(), R: expr.Num(180)}, R: &expr.Constant{Name: "pi"}}).Node)
+			answer["closingExact"] = expr.Text(symbolic.Simplify(expr.Over(expr.Times(closing.Node(), expr.Num(180)), &expr.Constant{Name: "pi"})).Node)
 		}
 	}
 	from, to, err := q.interval(c, unit)
@@ -150,7 +150,7 @@ func (q *Question) trajectory(degrees bool) (c *trajectory.Curve, letter string,
 		nodes[i] = symbolic.Radians(nodes[i], degrees)
 		if degrees && q.Ask == "polar" {
 			// The curve itself counts its angle in radians.
-			turned := &expr.Binary{Op: expr.Div, L: &expr.Binary{Op: expr.Mul, L: expr.Num(180), R: &expr.Name{Name: letter}}, R: &expr.Constant{Name: "pi"}}
+			turned := expr.Over(expr.Times(expr.Num(180), &expr.Name{Name: letter}), &expr.Constant{Name: "pi"})
 			nodes[i] = symbolic.Simplify(symbolic.Substitute(nodes[i], map[string]expr.Node{letter: turned})).Node
 		}
 	}

@@ -30,7 +30,7 @@ func valueNode(data []byte) (expr.Node, error) {
 		return nil, problem.New("number", 0, 0, string(data))
 	}
 	if r.Sign() < 0 {
-		return &expr.Neg{X: expr.Rat(r.Neg(r))}, nil
+		return expr.Opposite(expr.Rat(r.Neg(r))), nil
 	}
 	return expr.Rat(r), nil
 }

@@ -58,7 +58,7 @@ func rounded(v float64, decimals int) string {
 func withDecimals(n expr.Node) expr.Node {
 	if r, ok := symbolic.Fraction(n); ok && ends(r) {
 		if r.Sign() < 0 {
-			return &expr.Neg{X: expr.Rat(new(big.Rat).Neg(r))}
+			return expr.Opposite(expr.Rat(new(big.Rat).Neg(r)))
 		}
 		return expr.Rat(r)
 	}

@@ -13,19 +13,19 @@ import (
 // build writes a normal form as a tree in textbook order: falling powers, numbers before letters before functions.
 func (s *simplifier) build(p sum) expr.Node {
 	if len(p) == 0 {
-		return num(0)
+		return expr.Num(0)
 	}
 	var out expr.Node
 	for _, t := range p.ordered() {
 		switch {
 		case out == nil && t.coef.Sign() < 0:
-			out = neg(s.buildTerm(t.positive()))
+			out = expr.Opposite(s.buildTerm(t.positive()))
 		case out == nil:
 			out = s.buildTerm(t)
 		case t.coef.Sign() < 0:
-			out = sub(out, s.buildTerm(t.positive()))
+			out = expr.Minus(out, s.buildTerm(t.positive()))
 		default:
-			out = add(out, s.buildTerm(t))
+			out = expr.Plus(out, s.buildTerm(t))
 		}
 	}
 	return out
@@ -129,21 +129,21 @@ func (s *simplifier) buildTerm(t term) expr.Node {
 		top = append(top, s.buildPower(f.base, f.exp))
 	}
 	if above.Cmp(one) != 0 || len(top) == 0 {
-		top = append([]expr.Node{rat(above)}, top...)
+		top = append([]expr.Node{expr.Rat(above)}, top...)
 	}
 	if below.Cmp(one) != 0 {
-		bottom = append([]expr.Node{rat(below)}, bottom...)
+		bottom = append([]expr.Node{expr.Rat(below)}, bottom...)
 	}
 	if len(bottom) == 0 {
 		return chain(top)
 	}
-	return div(chain(top), chain(bottom))
+	return expr.Over(chain(top), chain(bottom))
 }
 
 func chain(nodes []expr.Node) expr.Node {
 	out := nodes[0]
 	for _, n := range nodes[1:] {
-		out = mul(out, n)
+		out = expr.Times(out, n)
 	}
 	return out
 }
@@ -183,7 +183,7 @@ func factorRank(f factor) int {
 func (s *simplifier) buildPower(base expr.Node, exp sum) expr.Node {
 	e, numeric := exp.number()
 	if !numeric {
-		return pow(base, s.build(exp))
+		return expr.Power(base, s.build(exp))
 	}
 	if e.Cmp(one) == 0 {
 		return base
@@ -191,14 +191,14 @@ func (s *simplifier) buildPower(base expr.Node, exp sum) expr.Node {
 	if e.Num().IsInt64() && e.Num().Int64() == 1 && e.Denom().IsInt64() {
 		switch degree := e.Denom().Int64(); degree {
 		case 2:
-			return call("sqrt", base)
+			return expr.Apply("sqrt", base)
 		case 3:
-			return call("cbrt", base)
+			return expr.Apply("cbrt", base)
 		}
 	}
 	if e.IsInt() {
-		return pow(base, rat(e))
+		return expr.Power(base, expr.Rat(e))
 	}
 	// Written p/q, which the parser reads as the real root where q is odd.
-	return pow(base, Ratio(e))
+	return expr.Power(base, Ratio(e))
 }

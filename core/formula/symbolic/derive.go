@@ -10,14 +10,14 @@ import (
 // jump the derivative is written so that it is undefined there (|u|′ = u·u′/|u|).
 func Derivative(n expr.Node, by string) expr.Node {
 	if !depends(n, by) {
-		return num(0)
+		return expr.Num(0)
 	}
 	d := func(n expr.Node) expr.Node { return Derivative(n, by) }
 	switch n := n.(type) {
 	case *expr.Name:
-		return num(1)
+		return expr.Num(1)
 	case *expr.Neg:
-		return neg(d(n.X))
+		return expr.Opposite(d(n.X))
 	case *expr.Degree:
 		return scaled(d(n.X))
 	case *expr.Binary:
@@ -36,11 +36,11 @@ func Derivative(n expr.Node, by string) expr.Node {
 		return &expr.Pieces{List: list}
 	case *expr.Sum:
 		if depends(n.From, by) || depends(n.To, by) {
-			return div(num(0), num(0)) // defined at single places only
+			return expr.Over(expr.Num(0), expr.Num(0)) // defined at single places only
 		}
 		return &expr.Sum{Var: n.Var, From: n.From, To: n.To, Body: d(n.Body)}
 	}
-	return num(0)
+	return expr.Num(0)
 }
 
 func depends(n expr.Node, name string) bool {
@@ -68,13 +68,13 @@ func isNumber(n expr.Node, value int64) bool {
 func times(l, r expr.Node) expr.Node {
 	switch {
 	case isNumber(l, 0) || isNumber(r, 0):
-		return num(0)
+		return expr.Num(0)
 	case isNumber(l, 1):
 		return r
 	case isNumber(r, 1):
 		return l
 	}
-	return mul(l, r)
+	return expr.Times(l, r)
 }
 
 func plus(l, r expr.Node) expr.Node {
@@ -84,7 +84,7 @@ func plus(l, r expr.Node) expr.Node {
 	case isNumber(r, 0):
 		return l
 	}
-	return add(l, r)
+	return expr.Plus(l, r)
 }
 
 func deriveBinary(n *expr.Binary, by string) expr.Node {
@@ -94,22 +94,22 @@ func deriveBinary(n *expr.Binary, by string) expr.Node {
 	case expr.Add:
 		return plus(du, dv)
 	case expr.Sub:
-		return plus(du, neg(dv))
+		return plus(du, expr.Opposite(dv))
 	case expr.Mul:
 		return plus(times(du, v), times(u, dv))
 	case expr.Div:
 		if !depends(v, by) {
-			return div(du, v)
+			return expr.Over(du, v)
 		}
-		return div(sub(times(du, v), times(u, dv)), pow(v, num(2)))
+		return expr.Over(expr.Minus(times(du, v), times(u, dv)), expr.Power(v, expr.Num(2)))
 	}
 	switch {
 	case !depends(v, by):
-		return times(times(v, pow(u, lowered(v))), du)
+		return times(times(v, expr.Power(u, lowered(v))), du)
 	case !depends(u, by):
-		return times(times(n, call("ln", u)), dv)
+		return times(times(n, expr.Apply("ln", u)), dv)
 	}
-	return times(n, plus(times(dv, call("ln", u)), div(times(v, du), u)))
+	return times(n, plus(times(dv, expr.Apply("ln", u)), expr.Over(times(v, du), u)))
 }
 
 // lowered is the exponent v − 1; a fraction p/q stays written as one, since that means the real root where q is odd.
@@ -117,7 +117,7 @@ func lowered(v expr.Node) expr.Node {
 	if r, ok := Fraction(v); ok {
 		return Ratio(new(big.Rat).Sub(r, big.NewRat(1, 1)))
 	}
-	return sub(v, num(1))
+	return expr.Minus(v, expr.Num(1))
 }
 
 // Fraction reads a number written as ±p or ±p/q with whole p and q; a decimal such as 0.2 is none.
@@ -144,92 +144,92 @@ func Fraction(n expr.Node) (*big.Rat, bool) {
 // Ratio writes r as ±p/q.
 func Ratio(r *big.Rat) expr.Node {
 	if r.Sign() < 0 {
-		return neg(Ratio(new(big.Rat).Neg(r)))
+		return expr.Opposite(Ratio(new(big.Rat).Neg(r)))
 	}
 	if r.IsInt() {
-		return rat(r)
+		return expr.Rat(r)
 	}
-	return div(rat(new(big.Rat).SetInt(r.Num())), rat(new(big.Rat).SetInt(r.Denom())))
+	return expr.Over(expr.Rat(new(big.Rat).SetInt(r.Num())), expr.Rat(new(big.Rat).SetInt(r.Denom())))
 }
 
 // outer is the derivative of a function of one argument at u. Source: DLMF 4.20, 4.24, 4.34, 4.38, 4.7.
 func outer(name string, u expr.Node) expr.Node {
-	square := func(n expr.Node) expr.Node { return pow(n, num(2)) }
+	square := func(n expr.Node) expr.Node { return expr.Power(n, expr.Num(2)) }
 	switch name {
 	case "sin":
-		return call("cos", u)
+		return expr.Apply("cos", u)
 	case "cos":
-		return neg(call("sin", u))
+		return expr.Opposite(expr.Apply("sin", u))
 	case "tan":
-		return div(num(1), square(call("cos", u)))
+		return expr.Over(expr.Num(1), square(expr.Apply("cos", u)))
 	case "cot":
-		return neg(div(num(1), square(call("sin", u))))
+		return expr.Opposite(expr.Over(expr.Num(1), square(expr.Apply("sin", u))))
 	case "sec":
-		return mul(call("sec", u), call("tan", u))
+		return expr.Times(expr.Apply("sec", u), expr.Apply("tan", u))
 	case "csc":
-		return neg(mul(call("csc", u), call("cot", u)))
+		return expr.Opposite(expr.Times(expr.Apply("csc", u), expr.Apply("cot", u)))
 	case "arcsin":
-		return div(num(1), call("sqrt", sub(num(1), square(u))))
+		return expr.Over(expr.Num(1), expr.Apply("sqrt", expr.Minus(expr.Num(1), square(u))))
 	case "arccos":
-		return neg(div(num(1), call("sqrt", sub(num(1), square(u)))))
+		return expr.Opposite(expr.Over(expr.Num(1), expr.Apply("sqrt", expr.Minus(expr.Num(1), square(u)))))
 	case "arctan":
-		return div(num(1), add(square(u), num(1)))
+		return expr.Over(expr.Num(1), expr.Plus(square(u), expr.Num(1)))
 	case "arccot":
-		return neg(div(num(1), add(square(u), num(1))))
+		return expr.Opposite(expr.Over(expr.Num(1), expr.Plus(square(u), expr.Num(1))))
 	case "arcsec":
-		return div(num(1), mul(call("abs", u), call("sqrt", sub(square(u), num(1)))))
+		return expr.Over(expr.Num(1), expr.Times(expr.Apply("abs", u), expr.Apply("sqrt", expr.Minus(square(u), expr.Num(1)))))
 	case "arccsc":
-		return neg(div(num(1), mul(call("abs", u), call("sqrt", sub(square(u), num(1))))))
+		return expr.Opposite(expr.Over(expr.Num(1), expr.Times(expr.Apply("abs", u), expr.Apply("sqrt", expr.Minus(square(u), expr.Num(1))))))
 	case "sinh":
-		return call("cosh", u)
+		return expr.Apply("cosh", u)
 	case "cosh":
-		return call("sinh", u)
+		return expr.Apply("sinh", u)
 	case "tanh":
-		return div(num(1), square(call("cosh", u)))
+		return expr.Over(expr.Num(1), square(expr.Apply("cosh", u)))
 	case "coth":
-		return neg(div(num(1), square(call("sinh", u))))
+		return expr.Opposite(expr.Over(expr.Num(1), square(expr.Apply("sinh", u))))
 	case "arsinh":
-		return div(num(1), call("sqrt", add(square(u), num(1))))
+		return expr.Over(expr.Num(1), expr.Apply("sqrt", expr.Plus(square(u), expr.Num(1))))
 	case "arcosh":
-		return div(num(1), call("sqrt", sub(square(u), num(1))))
+		return expr.Over(expr.Num(1), expr.Apply("sqrt", expr.Minus(square(u), expr.Num(1))))
 	case "artanh":
-		return div(num(1), sub(num(1), square(u)))
+		return expr.Over(expr.Num(1), expr.Minus(expr.Num(1), square(u)))
 	case "ln":
-		return div(num(1), u)
+		return expr.Over(expr.Num(1), u)
 	case "log":
-		return div(num(1), mul(u, call("ln", num(10))))
+		return expr.Over(expr.Num(1), expr.Times(u, expr.Apply("ln", expr.Num(10))))
 	case "exp":
-		return call("exp", u)
+		return expr.Apply("exp", u)
 	case "sqrt":
-		return div(num(1), mul(num(2), call("sqrt", u)))
+		return expr.Over(expr.Num(1), expr.Times(expr.Num(2), expr.Apply("sqrt", u)))
 	case "cbrt":
-		return div(num(1), mul(num(3), square(call("cbrt", u))))
+		return expr.Over(expr.Num(1), expr.Times(expr.Num(3), square(expr.Apply("cbrt", u))))
 	case "abs":
-		return div(u, call("abs", u))
+		return expr.Over(u, expr.Apply("abs", u))
 	}
 	// floor, ceil and sgn are level wherever they have a derivative.
-	return num(0)
+	return expr.Num(0)
 }
 
 // deriveCall handles log and root with an index, min and max.
 func deriveCall(n *expr.Call, by string) expr.Node {
 	switch n.Name {
 	case "log":
-		return Derivative(div(call("ln", n.Args[0]), call("ln", n.Args[1])), by)
+		return Derivative(expr.Over(expr.Apply("ln", n.Args[0]), expr.Apply("ln", n.Args[1])), by)
 	case "root":
 		u, degree := n.Args[0], n.Args[1]
-		return times(div(n, mul(degree, u)), Derivative(u, by))
+		return times(expr.Over(n, expr.Times(degree, u)), Derivative(u, by))
 	case "min", "max":
 		// max(u, v) = (u + v + |u − v|)/2, and min with the other sign.
 		combined := n.Args[0]
 		for _, v := range n.Args[1:] {
-			apart := call("abs", sub(combined, v))
+			apart := expr.Apply("abs", expr.Minus(combined, v))
 			if n.Name == "min" {
-				apart = neg(apart)
+				apart = expr.Opposite(apart)
 			}
-			combined = div(add(add(combined, v), apart), num(2))
+			combined = expr.Over(expr.Plus(expr.Plus(combined, v), apart), expr.Num(2))
 		}
 		return Derivative(combined, by)
 	}
-	return num(0)
+	return expr.Num(0)
 }

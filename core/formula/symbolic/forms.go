@@ -105,7 +105,7 @@ func Collect(n expr.Node, x string) (expr.Node, bool) {
 		out = joined(out, scaledPower(c, powerOf(x, degree)))
 	}
 	if out == nil {
-		out = num(0)
+		out = expr.Num(0)
 	}
 	return out, true
 }
@@ -118,7 +118,7 @@ func powerOf(x string, degree int) expr.Node {
 	case 1:
 		return &expr.Name{Name: x}
 	}
-	return pow(&expr.Name{Name: x}, num(int64(degree)))
+	return expr.Power(&expr.Name{Name: x}, expr.Num(int64(degree)))
 }
 
 // scaledPower is c·u without a factor 1; u may be nil.
@@ -130,9 +130,9 @@ func scaledPower(c, u expr.Node) expr.Node {
 		return u
 	}
 	if minus, ok := c.(*expr.Neg); ok {
-		return neg(scaledPower(minus.X, u))
+		return expr.Opposite(scaledPower(minus.X, u))
 	}
-	return mul(c, u)
+	return expr.Times(c, u)
 }
 
 // joined is sum + t with the sign of t in front of it.
@@ -141,27 +141,27 @@ func joined(sum, t expr.Node) expr.Node {
 		return t
 	}
 	if minus, ok := t.(*expr.Neg); ok {
-		return sub(sum, minus.X)
+		return expr.Minus(sum, minus.X)
 	}
 	if b, ok := t.(*expr.Binary); ok && (b.Op == expr.Add || b.Op == expr.Sub) {
 		first := joined(sum, b.L)
 		if b.Op == expr.Sub {
-			return sub(first, b.R)
+			return expr.Minus(first, b.R)
 		}
 		return joined(first, b.R)
 	}
 	if b, ok := t.(*expr.Binary); ok && (b.Op == expr.Mul || b.Op == expr.Div) {
 		if c, ok := b.L.(*expr.Number); ok && c.Value.Sign() < 0 {
-			return sub(sum, scaledOp(b.Op, rat(new(big.Rat).Neg(c.Value)), b.R))
+			return expr.Minus(sum, scaledOp(b.Op, expr.Rat(new(big.Rat).Neg(c.Value)), b.R))
 		}
 		if minus, ok := b.L.(*expr.Neg); ok {
-			return sub(sum, scaledOp(b.Op, minus.X, b.R))
+			return expr.Minus(sum, scaledOp(b.Op, minus.X, b.R))
 		}
 	}
 	if c, ok := t.(*expr.Number); ok && c.Value.Sign() < 0 {
-		return sub(sum, rat(new(big.Rat).Neg(c.Value)))
+		return expr.Minus(sum, expr.Rat(new(big.Rat).Neg(c.Value)))
 	}
-	return add(sum, t)
+	return expr.Plus(sum, t)
 }
 
 func scaledOp(op expr.Op, l, r expr.Node) expr.Node {
@@ -183,7 +183,7 @@ func Factored(n expr.Node, x string) (expr.Node, bool) {
 		return top, parts > 1
 	}
 	bottom, more := below.factored(x)
-	return div(top, bottom), parts+more > 2
+	return expr.Over(top, bottom), parts+more > 2
 }
 
 // factored writes the product; parts counts its factors that are no numbers.
@@ -195,12 +195,12 @@ func (p Polynomial) factored(x string) (out expr.Node, parts int) {
 			parts++
 		}
 		if f.Exponent > 1 {
-			base = pow(base, num(int64(f.Exponent)))
+			base = expr.Power(base, expr.Num(int64(f.Exponent)))
 		}
 		if out == nil {
 			out = base
 		} else {
-			out = mul(out, base)
+			out = expr.Times(out, base)
 		}
 	}
 	return scaledPower(Ratio(content), out), parts
@@ -212,10 +212,10 @@ func Squared(n expr.Node, x string) (expr.Node, bool) {
 	if !ok || len(c) != 3 || isNumber(c[1], 0) {
 		return nil, false
 	}
-	shift := Simplify(div(c[1], mul(num(2), c[2]))).Node
-	rest := Simplify(sub(c[0], div(pow(c[1], num(2)), mul(num(4), c[2])))).Node
-	inner := Simplify(add(&expr.Name{Name: x}, shift)).Node
-	out := scaledPower(c[2], pow(inner, num(2)))
+	shift := Simplify(expr.Over(c[1], expr.Times(expr.Num(2), c[2]))).Node
+	rest := Simplify(expr.Minus(c[0], expr.Over(expr.Power(c[1], expr.Num(2)), expr.Times(expr.Num(4), c[2])))).Node
+	inner := Simplify(expr.Plus(&expr.Name{Name: x}, shift)).Node
+	out := scaledPower(c[2], expr.Power(inner, expr.Num(2)))
 	if isNumber(rest, 0) {
 		return out, true
 	}
@@ -244,23 +244,23 @@ func PartialFractions(n expr.Node, x string) (expr.Node, bool) {
 	for _, s := range shares {
 		bottom := s.base.Node(x)
 		if s.exponent > 1 {
-			bottom = pow(bottom, num(int64(s.exponent)))
+			bottom = expr.Power(bottom, expr.Num(int64(s.exponent)))
 		}
 		top, inner := s.above.Primitive()
 		scale, denominator := top.Num(), top.Denom()
 		over := bottom
 		if denominator.Cmp(big.NewInt(1)) != 0 {
-			over = mul(Ratio(new(big.Rat).SetInt(denominator)), bottom)
+			over = expr.Times(Ratio(new(big.Rat).SetInt(denominator)), bottom)
 		}
 		numerator := scaledPower(Ratio(new(big.Rat).SetInt(scale)), inner.Node(x))
 		if inner.Degree() == 0 {
 			numerator = Ratio(new(big.Rat).SetInt(scale))
 		}
 		if minus, isNeg := numerator.(*expr.Neg); isNeg {
-			out = joined(out, neg(div(minus.X, over)))
+			out = joined(out, expr.Opposite(expr.Over(minus.X, over)))
 			continue
 		}
-		out = joined(out, div(numerator, over))
+		out = joined(out, expr.Over(numerator, over))
 	}
 	return out, true
 }

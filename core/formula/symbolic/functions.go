@@ -29,7 +29,7 @@ func (s *simplifier) call(c *expr.Call) sum {
 			return s.single(s.raise(s.asTerm(u), constant(new(big.Rat).Inv(n.Value))))
 		}
 	case "exp":
-		return s.normal(pow(&expr.Constant{Name: "e"}, args[0]))
+		return s.normal(expr.Power(&expr.Constant{Name: "e"}, args[0]))
 	case "abs":
 		return s.absolute(u, plain)
 	case "floor", "ceil", "sgn":
@@ -59,7 +59,7 @@ func (s *simplifier) absolute(u sum, plain sum) sum {
 			return u
 		}
 		if isLeadingNegative(u) {
-			return atom(call("abs", s.build(u.scaled(minusOne))))
+			return atom(expr.Apply("abs", s.build(u.scaled(minusOne))))
 		}
 		return plain
 	}
@@ -79,7 +79,7 @@ func (s *simplifier) absolute(u sum, plain sum) sum {
 	if len(inside.factors) == 0 {
 		return sum{out}
 	}
-	return s.single(s.product(out, atom(call("abs", s.build(sum{inside})))[0]))
+	return s.single(s.product(out, atom(expr.Apply("abs", s.build(sum{inside})))[0]))
 }
 
 func isLeadingNegative(p sum) bool { return len(p) > 0 && p.ordered()[0].coef.Sign() < 0 }
@@ -122,10 +122,10 @@ func (s *simplifier) logarithm(c *expr.Call, args []expr.Node, u, plain sum) sum
 			}
 		}
 		if value, ok := u.number(); ok && value.Sign() > 0 && value.Num().Cmp(big.NewInt(1)) == 0 {
-			return atom(call("ln", rat(new(big.Rat).Inv(value)))).scaled(minusOne)
+			return atom(expr.Apply("ln", expr.Rat(new(big.Rat).Inv(value)))).scaled(minusOne)
 		}
 		if inverse := s.surdInverse(u); inverse != nil {
-			return atom(call("ln", s.build(inverse))).scaled(minusOne)
+			return atom(expr.Apply("ln", s.build(inverse))).scaled(minusOne)
 		}
 		return plain
 	}
@@ -245,7 +245,7 @@ func (s *simplifier) trigonometric(name string, u, plain sum) sum {
 	if !isLeadingNegative(u) {
 		return plain
 	}
-	turned := atom(call(name, s.build(u.scaled(minusOne))))
+	turned := atom(expr.Apply(name, s.build(u.scaled(minusOne))))
 	if name == "cos" || name == "sec" {
 		return turned
 	}
@@ -280,30 +280,30 @@ func (s *simplifier) ofInverse(name string, u sum) expr.Node {
 	if angle.Name == "arctan" && (double || name != "tan" && name != "cot") && growsFast(v) {
 		return nil
 	}
-	square := pow(v, num(2))
-	sin, cos := v, call("sqrt", sub(num(1), square))
+	square := expr.Power(v, expr.Num(2))
+	sin, cos := v, expr.Apply("sqrt", expr.Minus(expr.Num(1), square))
 	switch angle.Name {
 	case "arccos":
 		sin, cos = cos, sin
 	case "arctan":
-		root := call("sqrt", add(num(1), square))
-		sin, cos = div(v, root), div(num(1), root)
+		root := expr.Apply("sqrt", expr.Plus(expr.Num(1), square))
+		sin, cos = expr.Over(v, root), expr.Over(expr.Num(1), root)
 	}
 	if angle.Name != "arctan" {
-		inside := s.normal(sub(num(1), square))
+		inside := s.normal(expr.Minus(expr.Num(1), square))
 		if value, ok := inside.number(); isConstant(v) && (!ok || value.Sign() < 0) {
 			return nil // no such angle, or not surely one
 		}
 		s.require(s.build(inside), "≥")
 	}
 	if double {
-		sin, cos = mul(num(2), mul(sin, cos)), sub(pow(cos, num(2)), pow(sin, num(2)))
+		sin, cos = expr.Times(expr.Num(2), expr.Times(sin, cos)), expr.Minus(expr.Power(cos, expr.Num(2)), expr.Power(sin, expr.Num(2)))
 	}
 	if times.Sign() < 0 {
-		sin = &expr.Neg{X: sin}
+		sin = expr.Opposite(sin)
 	}
 	for range new(big.Int).Mod(quarters.Num(), big.NewInt(4)).Int64() {
-		sin, cos = cos, &expr.Neg{X: sin}
+		sin, cos = cos, expr.Opposite(sin)
 	}
 	switch name {
 	case "sin":
@@ -311,13 +311,13 @@ func (s *simplifier) ofInverse(name string, u sum) expr.Node {
 	case "cos":
 		return cos
 	case "tan":
-		return div(sin, cos)
+		return expr.Over(sin, cos)
 	case "cot":
-		return div(cos, sin)
+		return expr.Over(cos, sin)
 	case "sec":
-		return div(num(1), cos)
+		return expr.Over(expr.Num(1), cos)
 	}
-	return div(num(1), sin)
+	return expr.Over(expr.Num(1), sin)
 }
 
 // growsFast tells of a formula whose square no float64 may hold, though it holds the formula: sin(arctan e^(e^6)) is 1 to all
@@ -343,66 +343,66 @@ var special = []string{"0", "1/12", "1/10", "1/8", "1/6", "1/5", "1/4", "3/10", 
 
 // sines are sin(r·π) for the special r; nil for others.
 func sines(r *big.Rat) expr.Node {
-	root := func(n int64) expr.Node { return call("sqrt", num(n)) }
+	root := func(n int64) expr.Node { return expr.Apply("sqrt", expr.Num(n)) }
 	switch r.RatString() {
 	case "0":
-		return num(0)
+		return expr.Num(0)
 	case "1/12":
-		return div(sub(root(6), root(2)), num(4))
+		return expr.Over(expr.Minus(root(6), root(2)), expr.Num(4))
 	case "1/10":
-		return div(sub(root(5), num(1)), num(4))
+		return expr.Over(expr.Minus(root(5), expr.Num(1)), expr.Num(4))
 	case "1/8":
-		return div(call("sqrt", sub(num(2), root(2))), num(2))
+		return expr.Over(expr.Apply("sqrt", expr.Minus(expr.Num(2), root(2))), expr.Num(2))
 	case "1/6":
-		return div(num(1), num(2))
+		return expr.Over(expr.Num(1), expr.Num(2))
 	case "1/5":
-		return div(call("sqrt", sub(num(10), mul(num(2), root(5)))), num(4))
+		return expr.Over(expr.Apply("sqrt", expr.Minus(expr.Num(10), expr.Times(expr.Num(2), root(5)))), expr.Num(4))
 	case "1/4":
-		return div(root(2), num(2))
+		return expr.Over(root(2), expr.Num(2))
 	case "3/10":
-		return div(add(root(5), num(1)), num(4))
+		return expr.Over(expr.Plus(root(5), expr.Num(1)), expr.Num(4))
 	case "1/3":
-		return div(root(3), num(2))
+		return expr.Over(root(3), expr.Num(2))
 	case "3/8":
-		return div(call("sqrt", add(num(2), root(2))), num(2))
+		return expr.Over(expr.Apply("sqrt", expr.Plus(expr.Num(2), root(2))), expr.Num(2))
 	case "2/5":
-		return div(call("sqrt", add(num(10), mul(num(2), root(5)))), num(4))
+		return expr.Over(expr.Apply("sqrt", expr.Plus(expr.Num(10), expr.Times(expr.Num(2), root(5)))), expr.Num(4))
 	case "5/12":
-		return div(add(root(6), root(2)), num(4))
+		return expr.Over(expr.Plus(root(6), root(2)), expr.Num(4))
 	case "1/2":
-		return num(1)
+		return expr.Num(1)
 	}
 	return nil
 }
 
 // tangents are tan(r·π) for the special r below 1/2; nil for others.
 func tangents(r *big.Rat) expr.Node {
-	root := func(n int64) expr.Node { return call("sqrt", num(n)) }
+	root := func(n int64) expr.Node { return expr.Apply("sqrt", expr.Num(n)) }
 	switch r.RatString() {
 	case "0":
-		return num(0)
+		return expr.Num(0)
 	case "1/12":
-		return sub(num(2), root(3))
+		return expr.Minus(expr.Num(2), root(3))
 	case "1/10":
-		return div(call("sqrt", sub(num(25), mul(num(10), root(5)))), num(5))
+		return expr.Over(expr.Apply("sqrt", expr.Minus(expr.Num(25), expr.Times(expr.Num(10), root(5)))), expr.Num(5))
 	case "1/8":
-		return sub(root(2), num(1))
+		return expr.Minus(root(2), expr.Num(1))
 	case "1/6":
-		return div(root(3), num(3))
+		return expr.Over(root(3), expr.Num(3))
 	case "1/5":
-		return call("sqrt", sub(num(5), mul(num(2), root(5))))
+		return expr.Apply("sqrt", expr.Minus(expr.Num(5), expr.Times(expr.Num(2), root(5))))
 	case "1/4":
-		return num(1)
+		return expr.Num(1)
 	case "3/10":
-		return div(call("sqrt", add(num(25), mul(num(10), root(5)))), num(5))
+		return expr.Over(expr.Apply("sqrt", expr.Plus(expr.Num(25), expr.Times(expr.Num(10), root(5)))), expr.Num(5))
 	case "1/3":
 		return root(3)
 	case "3/8":
-		return add(root(2), num(1))
+		return expr.Plus(root(2), expr.Num(1))
 	case "2/5":
-		return call("sqrt", add(num(5), mul(num(2), root(5))))
+		return expr.Apply("sqrt", expr.Plus(expr.Num(5), expr.Times(expr.Num(2), root(5))))
 	case "5/12":
-		return add(num(2), root(3))
+		return expr.Plus(expr.Num(2), root(3))
 	}
 	return nil
 }
@@ -482,15 +482,15 @@ func negated(n expr.Node) expr.Node {
 	if b, ok := n.(*expr.Binary); ok {
 		switch b.Op {
 		case expr.Sub:
-			return sub(b.R, b.L)
+			return expr.Minus(b.R, b.L)
 		case expr.Div:
-			return div(negated(b.L), b.R)
+			return expr.Over(negated(b.L), b.R)
 		}
 	}
 	if n == nil {
 		return nil
 	}
-	return neg(n)
+	return expr.Opposite(n)
 }
 
 // inverted is 1/n for one of the sines, with a sum of roots out of the denominator; nil for n = 0.
@@ -507,9 +507,9 @@ func inverted(n expr.Node) expr.Node {
 			}
 			return &expr.Binary{Op: flipped, L: two.L, R: two.R}
 		}
-		return div(b.R, b.L)
+		return expr.Over(b.R, b.L)
 	}
-	return div(num(1), n)
+	return expr.Over(expr.Num(1), n)
 }
 
 // inverse: arcsin and its kin at the values of the table, and their symmetry.
@@ -523,7 +523,7 @@ func (s *simplifier) inverse(name string, arg expr.Node, u, plain sum) sum {
 		}
 	}
 	if (name == "arcsin" || name == "arctan") && isLeadingNegative(u) {
-		return atom(call(name, s.build(u.scaled(minusOne)))).scaled(minusOne)
+		return atom(expr.Apply(name, s.build(u.scaled(minusOne)))).scaled(minusOne)
 	}
 	return plain
 }
@@ -569,7 +569,7 @@ func (s *simplifier) inverseOfTable(name string, u sum) (angle sum, known bool) 
 	if !known {
 		return nil, false
 	}
-	return s.normal(mul(rat(r), pi())), true
+	return s.normal(expr.Times(expr.Rat(r), pi())), true
 }
 
 // angleTable gives for each inverse function the share of π by the key of the value.
@@ -611,7 +611,7 @@ func (s *simplifier) hyperbolic(name string, u, plain sum) sum {
 	case !isLeadingNegative(u) || name == "arcosh":
 		return plain
 	}
-	turned := atom(call(name, s.build(u.scaled(minusOne))))
+	turned := atom(expr.Apply(name, s.build(u.scaled(minusOne))))
 	if name == "cosh" {
 		return turned
 	}

@@ -36,12 +36,12 @@ func (s *simplifier) pythagorean(p sum) sum {
 			}
 			rest := term{t.coef, without(t.factors, k)}
 			wanted := new(big.Rat).Mul(t.coef, big.NewRat(identity.sign, 1))
-			j := p.indexOf(rest.key(), expr.Text(call(identity.with, c.Args[0])), wanted)
+			j := p.indexOf(rest.key(), expr.Text(expr.Apply(identity.with, c.Args[0])), wanted)
 			if j < 0 {
 				continue
 			}
 			if identity.nowhere0 != "" {
-				s.require(call(identity.nowhere0, c.Args[0]), "≠")
+				s.require(expr.Apply(identity.nowhere0, c.Args[0]), "≠")
 			}
 			var others sum
 			for m, o := range p {
@@ -93,7 +93,7 @@ func whereReciprocal(name string) []string {
 // cancels tells whether f and g are one power of functions that are each other's reciprocal: tan u and cot u.
 func cancels(f, g factor) bool {
 	c, isCall := f.base.(*expr.Call)
-	if !isCall || reciprocals[c.Name] == "" || g.key != expr.Text(call(reciprocals[c.Name], c.Args[0])) {
+	if !isCall || reciprocals[c.Name] == "" || g.key != expr.Text(expr.Apply(reciprocals[c.Name], c.Args[0])) {
 		return false
 	}
 	return string(f.exp.appendKey(nil)) == string(g.exp.appendKey(nil))

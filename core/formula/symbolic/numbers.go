@@ -18,9 +18,9 @@ func PutNumbers(n expr.Node, values map[string]*big.Rat) expr.Node {
 
 func signedNumber(v *big.Rat) expr.Node {
 	if v.Sign() < 0 {
-		return neg(rat(new(big.Rat).Neg(v)))
+		return expr.Opposite(expr.Rat(new(big.Rat).Neg(v)))
 	}
-	return rat(v)
+	return expr.Rat(v)
 }
 
 func tidy(n expr.Node) expr.Node {
@@ -51,11 +51,11 @@ func tidyBinary(n *expr.Binary) expr.Node {
 		case isNumber(n.L, 0) && isNegative:
 			return negative.X
 		case isNumber(n.L, 0):
-			return neg(n.R)
+			return expr.Opposite(n.R)
 		case isNegative && n.Op == expr.Add:
-			return sub(n.L, negative.X)
+			return expr.Minus(n.L, negative.X)
 		case isNegative:
-			return add(n.L, negative.X)
+			return expr.Plus(n.L, negative.X)
 		}
 	case expr.Mul:
 		switch {
@@ -65,7 +65,7 @@ func tidyBinary(n *expr.Binary) expr.Node {
 			return n.R
 		}
 		if left, ok := n.L.(*expr.Neg); ok {
-			return tidy(neg(tidyBinary(&expr.Binary{Op: expr.Mul, L: left.X, R: n.R})))
+			return tidy(expr.Opposite(tidyBinary(&expr.Binary{Op: expr.Mul, L: left.X, R: n.R})))
 		}
 	case expr.Div:
 		if isNumber(n.R, 1) {

@@ -61,7 +61,7 @@ func cancelled(n expr.Node) (Result, bool) {
 		return Result{}, false
 	}
 	above, below = Reduced(above, below)
-	short := Simplify(&expr.Binary{Op: expr.Div, L: above.Node(x), R: below.Node(x)}).Node
+	short := Simplify(expr.Over(above.Node(x), below.Node(x))).Node
 	s := &simplifier{seen: map[string]bool{}}
 	_, powers := common.Factor()
 	for _, p := range powers {
@@ -119,7 +119,7 @@ func (s *simplifier) tangentOf(t term) (term, bool) {
 		}
 		for j, g := range t.factors {
 			b, whole := g.exp.number()
-			if g.key != expr.Text(call(under, above.Args[0])) || !whole || !b.IsInt() || b.Sign() >= 0 {
+			if g.key != expr.Text(expr.Apply(under, above.Args[0])) || !whole || !b.IsInt() || b.Sign() >= 0 {
 				continue
 			}
 			k := new(big.Rat).Set(a)
@@ -138,7 +138,7 @@ func (s *simplifier) tangentOf(t term) (term, bool) {
 					rest.factors = append(rest.factors, other)
 				}
 			}
-			return s.product(rest, term{one, []factor{power(call(quotient, above.Args[0]), constant(k))}}), true
+			return s.product(rest, term{one, []factor{power(expr.Apply(quotient, above.Args[0]), constant(k))}}), true
 		}
 	}
 	return t, false
@@ -198,7 +198,7 @@ func takeOtherSquare(n expr.Node) (expr.Node, bool) {
 				if j == i || plain.key() != rest.key() || plain.coef.Cmp(new(big.Rat).Mul(t.coef, big.NewRat(identity.sign, 1))) != 0 {
 					continue
 				}
-				square := term{one, []factor{power(call(identity.other, c.Args[0]), whole(2))}}
+				square := term{one, []factor{power(expr.Apply(identity.other, c.Args[0]), whole(2))}}
 				replaced := s.product(term{new(big.Rat).Mul(plain.coef, big.NewRat(identity.result, 1)), rest.factors}, square)
 				out := sum{replaced}
 				for m, other := range p {

@@ -85,7 +85,7 @@ func linearRoot(n expr.Node) (name string, root expr.Node, ok bool) {
 	if b.Op == expr.Add {
 		value.Neg(value)
 	}
-	return x.Name, rat(value), true
+	return x.Name, expr.Rat(value), true
 }
 
 func isConstant(n expr.Node) bool { return len(expr.Names(n)) == 0 }
@@ -295,7 +295,7 @@ func (s *simplifier) multiply(t term, f factor) term {
 		if cancels(f, g) {
 			c := f.base.(*expr.Call)
 			for _, name := range whereReciprocal(c.Name) {
-				s.require(call(name, c.Args[0]), "≠")
+				s.require(expr.Apply(name, c.Args[0]), "≠")
 			}
 			return term{t.coef, without(t.factors, i)}
 		}
@@ -399,7 +399,7 @@ func (s *simplifier) raise(t term, exp sum) term {
 		if numeric && e.Sign() > 0 {
 			return term{coef: zero}
 		}
-		return term{one, []factor{power(num(0), exp)}}
+		return term{one, []factor{power(expr.Num(0), exp)}}
 	case len(t.factors) == 0:
 		return s.raiseNumber(t.coef, exp)
 	case numeric && e.IsInt():
@@ -516,7 +516,7 @@ func (s *simplifier) raiseFraction(t term, e *big.Rat) term {
 		case isPositive(f.base), numeric && realForNegative(fe) && realForNegative(e):
 			out = s.product(out, s.raiseFactor(f, e))
 		case numeric && fe.IsInt() && fe.Num().Bit(0) == 0 && len(t.factors) == 1 && inside.coef.Sign() > 0:
-			size := atom(call("abs", f.base))[0]
+			size := atom(expr.Apply("abs", f.base))[0]
 			out = s.product(out, s.raise(size, constant(new(big.Rat).Mul(fe, e))))
 		default:
 			inside.factors = append(inside.factors, f)
@@ -544,7 +544,7 @@ const maxExponent = 64
 // raiseNumber is r^exp with perfect powers taken out of roots: 8^(1/2) = 2·2^(1/2), 2^(−1/2) = 2^(1/2)/2.
 func (s *simplifier) raiseNumber(r *big.Rat, exp sum) term {
 	e, numeric := exp.number()
-	unchanged := term{one, []factor{power(rat(r), exp)}}
+	unchanged := term{one, []factor{power(expr.Rat(r), exp)}}
 	switch {
 	case r.Cmp(one) == 0:
 		return term{coef: one}
@@ -605,7 +605,7 @@ func root(r *big.Rat, n int64) term {
 	if exact := new(big.Int).Sqrt(inside); n == 2 && new(big.Int).Mul(exact, exact).Cmp(inside) == 0 {
 		out.coef.Mul(out.coef, new(big.Rat).SetInt(exact))
 	} else if inside.Cmp(big.NewInt(1)) != 0 {
-		out.factors = []factor{power(rat(new(big.Rat).SetInt(inside)), constant(big.NewRat(1, n)))}
+		out.factors = []factor{power(expr.Rat(new(big.Rat).SetInt(inside)), constant(big.NewRat(1, n)))}
 	}
 	return out
 }
@@ -648,13 +648,13 @@ func (s *simplifier) binary(n *expr.Binary) sum {
 	case expr.Div:
 		below := s.asTerm(s.normal(n.R))
 		if below.coef.Sign() == 0 {
-			return atom(div(s.simplify(n.L), num(0)))
+			return atom(expr.Over(s.simplify(n.L), expr.Num(0)))
 		}
 		return s.single(s.product(s.asTerm(s.normal(n.L)), s.raise(below, whole(-1))))
 	}
 	if e, ok := n.R.(*expr.Number); ok && !e.Value.IsInt() && realForNegative(e.Value) && !isConstant(n.L) {
 		// A decimal exponent such as 0.2 is no real root: undefined for negative numbers, unlike 1/5.
-		return atom(pow(s.simplify(n.L), n.R))
+		return atom(expr.Power(s.simplify(n.L), n.R))
 	}
 	exp := s.normal(n.R)
 	base := s.normal(n.L)
@@ -693,17 +693,17 @@ func (s *simplifier) withoutLogarithms(base, exp sum) expr.Node {
 		}
 		p := u
 		if q.Cmp(one) != 0 {
-			p = pow(u, Ratio(q))
+			p = expr.Power(u, Ratio(q))
 		}
 		if out != nil {
-			p = mul(out, p)
+			p = expr.Times(out, p)
 		}
 		out = p
 	}
 	if out == nil || len(rest) == 0 {
 		return out
 	}
-	return mul(out, pow(b, s.build(rest)))
+	return expr.Times(out, expr.Power(b, s.build(rest)))
 }
 
 // isNotAbove0 tells of a fraction without a logarithm.
@@ -718,7 +718,7 @@ func (s *simplifier) baseOfPower(base sum) expr.Node {
 		if value.Sign() <= 0 || value.Cmp(one) == 0 {
 			return nil
 		}
-		return rat(value)
+		return expr.Rat(value)
 	}
 	if len(base) == 1 && base[0].key() == atom(&expr.Constant{Name: "e"})[0].key() && base[0].coef.Cmp(one) == 0 {
 		return &expr.Constant{Name: "e"}
@@ -739,7 +739,7 @@ func logarithmIn(t term, b expr.Node) (u expr.Node, q *big.Rat) {
 		case e.Cmp(one) == 0 && u == nil:
 			u = c.Args[0]
 			if c.Name == "log" {
-				own = num(10)
+				own = expr.Num(10)
 			}
 			if len(c.Args) == 2 {
 				own = c.Args[1]

@@ -23,7 +23,7 @@ func TestSpecialAnglesHaveTheirExactValues(t *testing.T) {
 	for name, f := range functions {
 		for _, q := range []int64{8, 10, 12} {
 			for k := -5 * q; k <= 5*q; k++ {
-				angle := &expr.Binary{Op: expr.Mul, L: symbolic.Ratio(big.NewRat(k, q)), R: &expr.Constant{Name: "pi"}}
+				angle := expr.Times(symbolic.Ratio(big.NewRat(k, q)), &expr.Constant{Name: "pi"})
 				call := &expr.Call{Name: name, Args: []expr.Node{angle}}
 				x := float64(k) / float64(q) * math.Pi
 				if want := f(x); math.Abs(want) < 1e12 {
@@ -48,7 +48,7 @@ func TestInverseFunctionsFindTheSpecialAngles(t *testing.T) {
 		for _, step := range []int64{10, 12, 15} { // of 120 parts of a half turn
 			for k := from; k <= from+120; k += step {
 				angle := big.NewRat(k, 120)
-				there := &expr.Call{Name: forward, Args: []expr.Node{&expr.Binary{Op: expr.Mul, L: symbolic.Ratio(angle), R: &expr.Constant{Name: "pi"}}}}
+				there := &expr.Call{Name: forward, Args: []expr.Node{expr.Times(symbolic.Ratio(angle), &expr.Constant{Name: "pi"})}}
 				value, known := symbolic.Exact(there)
 				if symbolic.IsPole(there) {
 					continue

@@ -5,7 +5,6 @@
 package symbolic
 
 import (
-	"math/big"
 	"strings"
 
 	"parvix/core/formula/expr"
@@ -89,15 +88,15 @@ func unrolled(n expr.Node, wanted func(total *expr.Sum, terms int64) bool) expr.
 	}
 	var out expr.Node
 	for k := from; k <= to; k++ {
-		term := further(Substitute(total.Body, map[string]expr.Node{total.Var: num(k)}))
+		term := further(Substitute(total.Body, map[string]expr.Node{total.Var: expr.Num(k)}))
 		if out == nil {
 			out = term
 		} else {
-			out = add(out, term)
+			out = expr.Plus(out, term)
 		}
 	}
 	if out == nil {
-		return num(0)
+		return expr.Num(0)
 	}
 	return out
 }
@@ -287,16 +286,4 @@ func Size(n expr.Node) int {
 	size := 0
 	expr.Walk(n, func(expr.Node) bool { size++; return true })
 	return size
-}
-
-func num(n int64) expr.Node        { return expr.Num(n) }
-func rat(r *big.Rat) expr.Node     { return expr.Rat(r) }
-func add(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Add, L: l, R: r} }
-func sub(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Sub, L: l, R: r} }
-func mul(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Mul, L: l, R: r} }
-func div(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Div, L: l, R: r} }
-func pow(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Pow, L: l, R: r} }
-func neg(x expr.Node) expr.Node    { return &expr.Neg{X: x} }
-func call(name string, args ...expr.Node) expr.Node {
-	return &expr.Call{Name: name, Args: args}
 }

@@ -335,9 +335,9 @@ func WithoutRoots(n expr.Node, x string) (expr.Node, bool) {
 	if len(divisor.Factors) == 0 {
 		return n, false
 	}
-	var sum expr.Node = num(0)
+	var sum expr.Node = expr.Num(0)
 	for _, t := range terms {
-		sum = add(sum, t.Over(divisor).Product())
+		sum = expr.Plus(sum, t.Over(divisor).Product())
 	}
 	above, _, ok := Together(sum)
 	return above, ok
@@ -378,9 +378,9 @@ func (t Term) Over(u Term) Term {
 		out.Factors = append(out.Factors, f)
 	}
 	for _, f := range u.Factors {
-		e := expr.Node(&expr.Neg{X: f.Exponent})
+		e := expr.Node(expr.Opposite(f.Exponent))
 		if i, known := place[expr.Text(f.Base)]; known {
-			out.Factors[i].Exponent = Simplify(add(out.Factors[i].Exponent, e)).Node
+			out.Factors[i].Exponent = Simplify(expr.Plus(out.Factors[i].Exponent, e)).Node
 			continue
 		}
 		out.Factors = append(out.Factors, Factor{f.Base, Simplify(e).Node})
@@ -401,7 +401,7 @@ func (t Term) Product() expr.Node {
 	for _, f := range t.Factors {
 		e, ok := Fraction(f.Exponent)
 		if !ok || e.Sign() > 0 {
-			above = mul(above, raised(f.Base, f.Exponent, e))
+			above = expr.Times(above, raised(f.Base, f.Exponent, e))
 			continue
 		}
 		e = new(big.Rat).Neg(e)
@@ -409,20 +409,20 @@ func (t Term) Product() expr.Node {
 		if below == nil {
 			below = power
 		} else {
-			below = mul(below, power)
+			below = expr.Times(below, power)
 		}
 	}
 	if below == nil {
 		return above
 	}
-	return &expr.Binary{Op: expr.Div, L: above, R: below}
+	return expr.Over(above, below)
 }
 
 func raised(base, exponent expr.Node, e *big.Rat) expr.Node {
 	if e != nil && e.Cmp(one) == 0 {
 		return base
 	}
-	return pow(base, exponent)
+	return expr.Power(base, exponent)
 }
 
 // Rate is the logarithmic derivative (ln |t|)′, the sum of those of the factors: (b^e)′/b^e = e′ ln b + e b′/b.
@@ -430,12 +430,12 @@ func (t Term) Rate(x string) expr.Node {
 	var out expr.Node = expr.Num(0)
 	for _, f := range t.Factors {
 		if c, ok := f.Base.(*expr.Constant); ok && c.Name == "e" {
-			out = add(out, Derivative(f.Exponent, x))
+			out = expr.Plus(out, Derivative(f.Exponent, x))
 			continue
 		}
-		out = add(out, &expr.Binary{Op: expr.Div, L: mul(f.Exponent, Derivative(f.Base, x)), R: f.Base})
+		out = expr.Plus(out, expr.Over(expr.Times(f.Exponent, Derivative(f.Base, x)), f.Base))
 		if _, constant := Fraction(f.Exponent); !constant {
-			out = add(out, mul(Derivative(f.Exponent, x), &expr.Call{Name: "ln", Args: []expr.Node{f.Base}}))
+			out = expr.Plus(out, expr.Times(Derivative(f.Exponent, x), &expr.Call{Name: "ln", Args: []expr.Node{f.Base}}))
 		}
 	}
 	return Simplify(out).Node
@@ -448,16 +448,16 @@ func TangentsAsQuotients(n expr.Node) expr.Node {
 	if !ok || len(c.Args) != 1 {
 		return n
 	}
-	of := func(name string) expr.Node { return call(name, c.Args...) }
+	of := func(name string) expr.Node { return expr.Apply(name, c.Args...) }
 	switch c.Name {
 	case "tan":
-		return div(of("sin"), of("cos"))
+		return expr.Over(of("sin"), of("cos"))
 	case "cot":
-		return div(of("cos"), of("sin"))
+		return expr.Over(of("cos"), of("sin"))
 	case "sec":
-		return div(num(1), of("cos"))
+		return expr.Over(expr.Num(1), of("cos"))
 	case "csc":
-		return div(num(1), of("sin"))
+		return expr.Over(expr.Num(1), of("sin"))
 	}
 	return n
 }

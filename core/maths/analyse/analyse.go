@@ -239,7 +239,7 @@ func (a *analyser) levelAt(n expr.Node, lo, hi float64) expr.Node {
 	v := a.f([]float64{between(lo, hi)})
 	level := n
 	whole := func(v float64) expr.Node { return symbolic.Ratio(new(big.Rat).SetInt64(int64(v))) }
-	part := func(p, q int64) expr.Node { return times(symbolic.Ratio(big.NewRat(p, q)), pi()) }
+	part := func(p, q int64) expr.Node { return expr.Times(symbolic.Ratio(big.NewRat(p, q)), expr.Pi()) }
 	tried := []expr.Node{whole(0), whole(1), whole(-1), part(1, 4), part(1, 2), part(-1, 4), part(1, 3)}
 	for _, end := range []float64{math.Ceil(lo), math.Floor(hi)} {
 		if math.Abs(end) < 1e6 {
@@ -272,7 +272,7 @@ func deriveQuotient(tree expr.Node, x string) (derivatives, bool) {
 		if q.Degree() == 0 {
 			return p.Scaled(new(big.Rat).Inv(q[0])).Node(x)
 		}
-		return &expr.Binary{Op: expr.Div, L: p.Node(x), R: q.Node(x)}
+		return expr.Over(p.Node(x), q.Node(x))
 	}
 	first, firstBelow := derive(above, below)
 	second, secondBelow := derive(first, firstBelow)
@@ -462,7 +462,7 @@ func (a *analyser) signAt(n expr.Node, x float64) int {
 	}
 	if e := powerIn(n, a.variable); e != nil {
 		// Too small or too large for a float64, as e^(−x²) at 30; without it the sign is the same.
-		if rest := symbolic.Simplify(over(n, e)).Node; symbolic.Size(rest) < symbolic.Size(n) {
+		if rest := symbolic.Simplify(expr.Over(n, e)).Node; symbolic.Size(rest) < symbolic.Size(n) {
 			return a.signAt(rest, x)
 		}
 	}

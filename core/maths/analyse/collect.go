@@ -680,7 +680,7 @@ func (a *analyser) swingsWide(s *segment, side int) bool {
 			}
 			if n.Op == expr.Div {
 				take(n.L)
-				others = append(others, over(expr.Num(1), n.R))
+				others = append(others, expr.Over(expr.Num(1), n.R))
 				return
 			}
 		case *expr.Call:
@@ -700,7 +700,7 @@ func (a *analyser) swingsWide(s *segment, side int) bool {
 	}
 	rest := others[0]
 	for _, n := range others[1:] {
-		rest = times(rest, n)
+		rest = expr.Times(rest, n)
 	}
 	probe := between(s.lo.Value, s.hi.Value)
 	b := a.effort.FarOut(symbolic.Simplify(rest).Node, a.variable, side, probe)

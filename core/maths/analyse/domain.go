@@ -147,9 +147,9 @@ func (a *analyser) domainRepeats(out *Findings) bool {
 		switch _, periodic := PeriodOf(g.part, a.variable); {
 		case condition == nil:
 		case periodic:
-			repeating = plus(repeating, condition)
+			repeating = expr.Plus(repeating, condition)
 		default:
-			rest = plus(rest, condition)
+			rest = expr.Plus(rest, condition)
 		}
 	}
 	again, ok := domainOf(repeating, a.variable, Bounds{})
@@ -186,14 +186,14 @@ func (g gate) asFormula() expr.Node {
 	}
 	switch {
 	case g.exponent != nil:
-		return &expr.Binary{Op: expr.Pow, L: g.part, R: g.exponent}
+		return expr.Power(g.part, g.exponent)
 	case g.test(1) && g.test(-1):
 		if g.allowed {
 			return nil
 		}
-		return over(expr.Num(1), times(part, part))
+		return expr.Over(expr.Num(1), expr.Times(part, part))
 	case g.test(-1):
-		part = &expr.Neg{X: part}
+		part = expr.Opposite(part)
 	}
 	return of(name, part)
 }

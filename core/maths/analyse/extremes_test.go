@@ -317,7 +317,7 @@ func TestFindingsDoNotHangOnTheUnitOfTheAxis(t *testing.T) {
 		plain := findings(t, text, analyse.Bounds{})
 		for _, k := range []int{-12, -6, 3, 9, 12} {
 			unit := math.Pow(10, float64(k))
-			axis := &expr.Binary{Op: expr.Mul, L: parse(t, fmt.Sprintf("10^(%d)", k)), R: &expr.Name{Name: "x"}}
+			axis := expr.Times(parse(t, fmt.Sprintf("10^(%d)", k)), &expr.Name{Name: "x"})
 			f, err := analyse.Function(symbolic.Substitute(parse(t, text), map[string]expr.Node{"x": axis}), "x", analyse.Bounds{})
 			require.NoError(t, err)
 			assert.Equal(t, plain.Symmetry, f.Symmetry, "%s, 10^%d", text, k)

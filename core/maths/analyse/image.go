@@ -27,7 +27,7 @@ func line(of func(u expr.Node) expr.Node) outer {
 func steady(name string) (outer, bool) {
 	o := line(func(u expr.Node) expr.Node { return &expr.Call{Name: name, Args: []expr.Node{u}} })
 	number := func(k int64) Number { return exactly(exact.Int(k)) }
-	half := exact.Of(over(pi(), expr.Num(2)))
+	half := exact.Of(expr.Over(expr.Pi(), expr.Num(2)))
 	switch name {
 	case "cbrt", "sinh", "arsinh":
 	case "exp":
@@ -74,7 +74,7 @@ func even(of func(u expr.Node) expr.Node, least int64) []outer {
 func outermost(n expr.Node, variable string) (branches []outer, inner expr.Node, ok bool) {
 	switch n := n.(type) {
 	case *expr.Neg:
-		return []outer{line(func(u expr.Node) expr.Node { return &expr.Neg{X: u} }).falling()}, n.X, true
+		return []outer{line(func(u expr.Node) expr.Node { return expr.Opposite(u) }).falling()}, n.X, true
 	case *expr.Call:
 		if o, ok := steady(n.Name); ok {
 			return []outer{o}, n.Args[0], true

@@ -243,9 +243,9 @@ func partPeriods(n expr.Node, variable string) (periods []exact.Value, ok bool) 
 		var natural expr.Node
 		switch c.Name {
 		case "sin", "cos", "sec", "csc":
-			natural = times(expr.Num(2), pi())
+			natural = expr.Times(expr.Num(2), expr.Pi())
 		case "tan", "cot":
-			natural = pi()
+			natural = expr.Pi()
 		case "floor", "ceil":
 			natural = expr.Num(1)
 		default:
@@ -412,7 +412,7 @@ func rational(n expr.Node) expr.Node {
 		return n
 	}
 	if b, is := n.(*expr.Binary); is && b.Op == expr.Pow {
-		return &expr.Binary{Op: expr.Pow, L: rational(b.L), R: b.R}
+		return expr.Power(rational(b.L), b.R)
 	}
 	return expr.Map(n, rational)
 }
@@ -420,7 +420,7 @@ func rational(n expr.Node) expr.Node {
 // symmetryOf compares f(−x) with f(x) and −f(x), in the formula first, then at many places and, with
 // the values there, at the cuts.
 func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, value func(float64) float64) (symmetry string, how How) {
-	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: &expr.Neg{X: &expr.Name{Name: variable}}})
+	mirrored := symbolic.Substitute(n, map[string]expr.Node{variable: expr.Opposite(&expr.Name{Name: variable})})
 	at := known(n, variable, places)
 	own := OwnPlaces(n, variable)
 	mirrors := func(sign float64, difference expr.Node) (how How, ok bool) {
@@ -441,10 +441,10 @@ func symmetryOf(n expr.Node, variable string, f program.Point, cuts []float64, v
 			return apart(v, w.Mul(interval.Point(sign)))
 		})
 	}
-	if how, ok := mirrors(1, minus(mirrored, n)); ok {
+	if how, ok := mirrors(1, expr.Minus(mirrored, n)); ok {
 		return "even", how
 	}
-	if how, ok := mirrors(-1, plus(mirrored, n)); ok {
+	if how, ok := mirrors(-1, expr.Plus(mirrored, n)); ok {
 		return "odd", how
 	}
 	return "none", Sampled

@@ -188,7 +188,7 @@ func areApart(p, q Number) bool {
 	if p.Exact == nil || q.Exact == nil || math.Abs(p.Value-q.Value) <= 1e-14*(math.Abs(p.Value)+math.Abs(q.Value)) {
 		return false
 	}
-	sign, known := exact.Of(minus(p.Exact, q.Exact)).Sign()
+	sign, known := exact.Of(expr.Minus(p.Exact, q.Exact)).Sign()
 	return known && sign != 0
 }
 

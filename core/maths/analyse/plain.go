@@ -31,7 +31,7 @@ func plainRoots(n expr.Node, variable string) expr.Node {
 	if exponent.Cmp(big.NewRat(1, 1)) == 0 {
 		return u
 	}
-	return &expr.Binary{Op: expr.Pow, L: u, R: symbolic.Ratio(exponent)}
+	return expr.Power(u, symbolic.Ratio(exponent))
 }
 
 // rootOfSquare is c·|p| for the square root of c²·p² written out, as |x − 1| for √(x² − 2x + 1).
@@ -54,7 +54,7 @@ func rootOfSquare(inner expr.Node, degree int64, variable string) (expr.Node, bo
 		}
 	}
 	size := &expr.Call{Name: "abs", Args: []expr.Node{root.Node(variable)}}
-	return times(&expr.Call{Name: "sqrt", Args: []expr.Node{symbolic.Ratio(content)}}, size), true
+	return expr.Times(&expr.Call{Name: "sqrt", Args: []expr.Node{symbolic.Ratio(content)}}, size), true
 }
 
 // rootOf is what stands under a root and the root's degree; nil where n is none.

@@ -85,7 +85,7 @@ func inTens(n expr.Node, k int) expr.Node {
 		}
 		return &scaled
 	}
-	return times(symbolic.Ratio(tens(k)), n)
+	return expr.Times(symbolic.Ratio(tens(k)), n)
 }
 
 func tens(k int) *big.Rat {
@@ -146,7 +146,7 @@ func (a *analyser) widened(n expr.Node, bounds Bounds) (out *Findings, ok bool) 
 		return nil, false
 	}
 	narrow, wide := exact.Fractional(tens(-k)), exact.Fractional(tens(k))
-	axis := times(narrow.Node(), &expr.Name{Name: a.variable})
+	axis := expr.Times(narrow.Node(), &expr.Name{Name: a.variable})
 	for _, end := range []**exact.Value{&bounds.Lo, &bounds.Hi} {
 		if *end != nil {
 			v := (*end).Times(wide)

@@ -22,11 +22,11 @@ func cutsOf(n expr.Node) []expr.Node {
 		case "abs", "sgn":
 			cuts = append(cuts, u)
 		case "floor", "ceil":
-			cuts = append(cuts, sine(times(pi(), u)))
+			cuts = append(cuts, sine(expr.Times(expr.Pi(), u)))
 		case "min", "max":
 			for i, a := range n.Args {
 				for _, b := range n.Args[i+1:] {
-					cuts = append(cuts, minus(a, b))
+					cuts = append(cuts, expr.Minus(a, b))
 				}
 			}
 		}
@@ -34,7 +34,7 @@ func cutsOf(n expr.Node) []expr.Node {
 		for _, p := range n.List {
 			for _, end := range []expr.Node{p.When.Lo, p.When.Hi} {
 				if end != nil {
-					cuts = append(cuts, minus(p.When.Subject(), end))
+					cuts = append(cuts, expr.Minus(p.When.Subject(), end))
 				}
 			}
 		}
@@ -42,12 +42,7 @@ func cutsOf(n expr.Node) []expr.Node {
 	return cuts
 }
 
-func pi() expr.Node                  { return &expr.Constant{Name: "pi"} }
-func minus(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Sub, L: l, R: r} }
-func plus(l, r expr.Node) expr.Node  { return &expr.Binary{Op: expr.Add, L: l, R: r} }
-func times(l, r expr.Node) expr.Node { return &expr.Binary{Op: expr.Mul, L: l, R: r} }
-func over(l, r expr.Node) expr.Node  { return &expr.Binary{Op: expr.Div, L: l, R: r} }
-func sine(u expr.Node) expr.Node     { return &expr.Call{Name: "sin", Args: []expr.Node{u}} }
+func sine(u expr.Node) expr.Node { return &expr.Call{Name: "sin", Args: []expr.Node{u}} }
 
 // smoothed is n as it stands next to or at x: every |u| is ±u, every ⌊u⌋ a number, every function in pieces one piece.
 // What has a value only where the replaced u has one keeps u as 0·u. nil where no piece holds. Values that differ from a critical one by rounding only count as equal to it.
@@ -86,7 +81,7 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 		switch c.Name {
 		case "abs":
 			if value(u) < 0 {
-				return &expr.Neg{X: u}
+				return expr.Opposite(u)
 			}
 			return u
 		case "sgn":
@@ -94,7 +89,7 @@ func smoothed(n expr.Node, variable string, x float64) (out expr.Node) {
 			case math.Abs(v) <= tiny(x):
 				return where(expr.Num(0), u)
 			case v < 0:
-				return where(&expr.Neg{X: expr.Num(1)}, u)
+				return where(expr.Opposite(expr.Num(1)), u)
 			}
 			return where(expr.Num(1), u)
 		case "floor", "ceil":
@@ -137,7 +132,7 @@ func atOrBeside(f program.Point, x float64) float64 {
 func where(n expr.Node, parts ...expr.Node) expr.Node {
 	for _, u := range parts {
 		if u != n && len(gatesOf(u, fractionOf)) > 0 {
-			n = plus(n, times(expr.Num(0), u))
+			n = expr.Plus(n, expr.Times(expr.Num(0), u))
 		}
 	}
 	return n
@@ -200,7 +195,7 @@ func wholeNear(name string, v float64) expr.Node {
 
 func wholeNumber(r float64) expr.Node {
 	if r < 0 {
-		return &expr.Neg{X: expr.Num(int64(-r))}
+		return expr.Opposite(expr.Num(int64(-r)))
 	}
 	return expr.Num(int64(r))
 }
@@ -299,23 +294,23 @@ func gatesOf(n expr.Node, fraction func(expr.Node) (odd, whole, negative, known 
 		case "cbrt":
 			put(u, true, always)
 		case "root":
-			odd, whole, _, known := fraction(over(one, n.Args[1]))
+			odd, whole, _, known := fraction(expr.Over(one, n.Args[1]))
 			if known && (odd || whole) {
 				put(u, true, always)
 			} else {
 				put(u, true, isPositive)
 			}
 		case "arcsin", "arccos":
-			put(minus(u, one), true, isNegative)
-			put(plus(u, one), true, isPositive)
+			put(expr.Minus(u, one), true, isNegative)
+			put(expr.Plus(u, one), true, isPositive)
 		case "artanh":
-			put(minus(u, one), false, isNegative)
-			put(plus(u, one), false, isPositive)
+			put(expr.Minus(u, one), false, isNegative)
+			put(expr.Plus(u, one), false, isPositive)
 		case "arcosh":
-			put(minus(u, one), true, isPositive)
+			put(expr.Minus(u, one), true, isPositive)
 		case "arcsec", "arccsc":
 			put(u, false, always)
-			put(minus(times(u, u), one), true, isPositive)
+			put(expr.Minus(expr.Times(u, u), one), true, isPositive)
 		}
 	}
 	return gates

@@ -156,16 +156,16 @@ func withExponentials(n expr.Node) expr.Node {
 	if !ok || c.Name != "sinh" && c.Name != "cosh" && c.Name != "tanh" {
 		return n
 	}
-	e := func(u expr.Node) expr.Node { return &expr.Binary{Op: expr.Pow, L: &expr.Constant{Name: "e"}, R: u} }
-	up, down := e(c.Args[0]), e(&expr.Neg{X: c.Args[0]})
-	sinh, cosh := minus(up, down), plus(up, down)
+	e := func(u expr.Node) expr.Node { return expr.Power(&expr.Constant{Name: "e"}, u) }
+	up, down := e(c.Args[0]), e(expr.Opposite(c.Args[0]))
+	sinh, cosh := expr.Minus(up, down), expr.Plus(up, down)
 	switch c.Name {
 	case "sinh":
-		return over(sinh, expr.Num(2))
+		return expr.Over(sinh, expr.Num(2))
 	case "cosh":
-		return over(cosh, expr.Num(2))
+		return expr.Over(cosh, expr.Num(2))
 	}
-	return over(sinh, cosh)
+	return expr.Over(sinh, cosh)
 }
 
 // bound is a size that the quotient surely does not exceed beyond r.

@@ -263,7 +263,7 @@ func (a *analyser) members(set solve.Set, lo, hi float64) zeroSet {
 				out.complete = false
 				break
 			}
-			x := exactly(exact.Of(plus(z.X, times(symbolic.Ratio(big.NewRat(int64(k), 1)), z.Period.Node()))))
+			x := exactly(exact.Of(expr.Plus(z.X, expr.Times(symbolic.Ratio(big.NewRat(int64(k), 1)), z.Period.Node()))))
 			if !isReadable(x.Exact) {
 				x.Exact = nil
 			}
@@ -551,13 +551,13 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 	for _, unit := range []struct {
 		size float64
 		node expr.Node
-	}{{1, expr.Num(1)}, {math.Pi, pi()}, {math.E, &expr.Constant{Name: "e"}}} {
+	}{{1, expr.Num(1)}, {math.Pi, expr.Pi()}, {math.E, &expr.Constant{Name: "e"}}} {
 		for _, q := range []int64{1, 2, 3, 4, 5, 6, 8, 10, 12} {
 			p := math.Round(v / unit.size * float64(q))
 			if math.Abs(p) > 1e6 || math.Abs(p*unit.size/float64(q)-v) > 1e-9*(1+math.Abs(v)) {
 				continue
 			}
-			e := exact.Of(times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
+			e := exact.Of(expr.Times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
 			if try(e) {
 				return exactly(e), true
 			}
@@ -582,16 +582,16 @@ func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
 	for _, unit := range []struct {
 		size float64
 		node expr.Node
-	}{{1, expr.Num(1)}, {math.Pi, pi()}} {
+	}{{1, expr.Num(1)}, {math.Pi, expr.Pi()}} {
 		for _, q := range []int64{1, 2, 3, 4, 6} {
 			p := math.Round(v * v / unit.size * float64(q))
 			if p > 1e6 || math.Abs(math.Sqrt(p*unit.size/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
 				continue
 			}
-			square := exact.Of(times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
+			square := exact.Of(expr.Times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
 			root := expr.Node(&expr.Call{Name: "sqrt", Args: []expr.Node{square.Node()}})
 			if v < 0 {
-				root = &expr.Neg{X: root}
+				root = expr.Opposite(root)
 			}
 			e := exact.Of(root)
 			switch {

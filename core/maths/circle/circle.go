@@ -89,7 +89,7 @@ func (a Angle) Exact() expr.Node {
 
 // OfPi is r·π as it is written: 7π/6, −π, 0.
 func OfPi(r *big.Rat) expr.Node {
-	return symbolic.Simplify(&expr.Binary{Op: expr.Mul, L: symbolic.Ratio(r), R: &expr.Constant{Name: "pi"}}).Node
+	return symbolic.Simplify(expr.Times(symbolic.Ratio(r), &expr.Constant{Name: "pi"})).Node
 }
 
 // Principal is the coterminal angle from 0 to below one turn.

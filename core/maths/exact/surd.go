@@ -128,9 +128,9 @@ func denested(n expr.Node) (out expr.Node, found bool) {
 		}
 		found = true
 		if s.b.Sign() < 0 {
-			return &expr.Binary{Op: expr.Sub, L: large.value().Node(), R: small.value().Node()}
+			return expr.Minus(large.value().Node(), small.value().Node())
 		}
-		return &expr.Binary{Op: expr.Add, L: small.value().Node(), R: large.value().Node()}
+		return expr.Plus(small.value().Node(), large.value().Node())
 	}
 	out = walk(n)
 	return out, found
@@ -260,7 +260,7 @@ func (s surd) value() Value {
 	if s.a.Denom().Cmp(s.b.Denom()) == 0 && !s.a.IsInt() {
 		above := &expr.Binary{Op: op, L: symbolic.Ratio(new(big.Rat).SetInt(s.a.Num())),
 			R: scaledRoot(new(big.Rat).SetInt(size.Num()), root)}
-		return node(&expr.Binary{Op: expr.Div, L: above, R: expr.Rat(new(big.Rat).SetInt(s.a.Denom()))})
+		return node(expr.Over(above, expr.Rat(new(big.Rat).SetInt(s.a.Denom()))))
 	}
 	return node(&expr.Binary{Op: op, L: symbolic.Ratio(s.a), R: scaledRoot(size, root)})
 }
@@ -268,13 +268,13 @@ func (s surd) value() Value {
 // scaledRoot is b·√d written as −2√3/3.
 func scaledRoot(b *big.Rat, root expr.Node) expr.Node {
 	if b.Sign() < 0 {
-		return &expr.Neg{X: scaledRoot(new(big.Rat).Neg(b), root)}
+		return expr.Opposite(scaledRoot(new(big.Rat).Neg(b), root))
 	}
 	if b.Num().Cmp(big.NewInt(1)) != 0 {
-		root = &expr.Binary{Op: expr.Mul, L: expr.Rat(new(big.Rat).SetInt(b.Num())), R: root}
+		root = expr.Times(expr.Rat(new(big.Rat).SetInt(b.Num())), root)
 	}
 	if b.IsInt() {
 		return root
 	}
-	return &expr.Binary{Op: expr.Div, L: root, R: expr.Rat(new(big.Rat).SetInt(b.Denom()))}
+	return expr.Over(root, expr.Rat(new(big.Rat).SetInt(b.Denom())))
 }

@@ -188,7 +188,7 @@ func isUnsureRoot(n expr.Node) bool {
 		case "sqrt", "cbrt", "root":
 			return under(u)
 		case "arcsin", "arccos", "arcosh":
-			return under(&expr.Binary{Op: expr.Sub, L: &expr.Call{Name: "abs", Args: []expr.Node{u}}, R: expr.Num(1)})
+			return under(expr.Minus(&expr.Call{Name: "abs", Args: []expr.Node{u}}, expr.Num(1)))
 		}
 	}
 	return false
@@ -236,5 +236,5 @@ func (v Value) Apply(name string) Value {
 
 // Power is v^e, simplified.
 func (v Value) Power(e *big.Rat) Value {
-	return Of(&expr.Binary{Op: expr.Pow, L: v.Node(), R: symbolic.Ratio(e)})
+	return Of(expr.Power(v.Node(), symbolic.Ratio(e)))
 }

@@ -115,7 +115,7 @@ func fixedPoints(n expr.Node, x, of string) (list []FixedPoint) {
 // there is none.
 func existsAt(n expr.Node, x string, place expr.Node) bool {
 	inputs := []string{x}
-	for _, name := range expr.Names(&expr.Binary{Op: expr.Add, L: n, R: place}) {
+	for _, name := range expr.Names(expr.Plus(n, place)) {
 		if name != x {
 			inputs = append(inputs, name)
 		}
@@ -177,7 +177,7 @@ func degenerate(n expr.Node, x, of string) (list []Degenerate) {
 		put(f.A)
 		put(f.B)
 		if f.Parent.Base != nil && f.Parent.Kind == transform.Exponential {
-			put(&expr.Binary{Op: expr.Sub, L: f.Parent.Base, R: expr.Num(1)})
+			put(expr.Minus(f.Parent.Base, expr.Num(1)))
 		}
 	}
 	return list

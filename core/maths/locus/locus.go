@@ -69,7 +69,7 @@ func Of(n expr.Node, x, of string, feature Feature) Path {
 
 // Crossing finds the path of the intersections of n and m, formulas in x, as the letter of varies.
 func Crossing(n, m expr.Node, x, of string) Path {
-	condition := tidy(&expr.Binary{Op: expr.Sub, L: n, R: m})
+	condition := tidy(expr.Minus(n, m))
 	switch nMoves, mMoves := depends(n, of), depends(m, of); {
 	case !nMoves && !mMoves:
 		return Path{Stays: true}
@@ -184,7 +184,7 @@ func derivative(n expr.Node, x string) expr.Node {
 func tidy(n expr.Node) expr.Node {
 	plain := symbolic.Simplify(n).Node
 	if above, below, ok := symbolic.Together(plain); ok {
-		one := symbolic.Simplify(&expr.Binary{Op: expr.Div, L: above, R: below}).Node
+		one := symbolic.Simplify(expr.Over(above, below)).Node
 		if symbolic.Size(one) < symbolic.Size(plain) {
 			plain = one
 		}

@@ -54,7 +54,7 @@ func TestThePathOfAFeatureHasAnEquation(t *testing.T) {
 	} {
 		got := locus.Of(parse(t, c.text), "x", c.of, c.feature)
 		require.NotNil(t, got.Equation, "%s, %s of %s", c.text, c.feature, c.of)
-		difference := symbolic.Simplify(&expr.Binary{Op: expr.Sub, L: got.Equation, R: parse(t, c.want)}).Node
+		difference := symbolic.Simplify(expr.Minus(got.Equation, parse(t, c.want))).Node
 		assert.Equal(t, "0", expr.Text(difference), "%s: %s instead of y = %s", c.text, equation(got), c.want)
 	}
 	assert.Equal(t, "x = h", equation(locus.Of(parse(t, "a(x - h)^2 + k"), "x", "k", locus.Vertex)))
@@ -144,7 +144,7 @@ func TestThePathOfAnIntersection(t *testing.T) {
 			assert.Equal(t, c.want, equation(got), "%s with %s", c.f, c.g)
 			continue
 		}
-		above, _, _ := symbolic.Together(&expr.Binary{Op: expr.Sub, L: got.Equation, R: parse(t, c.want[len("y = "):])})
+		above, _, _ := symbolic.Together(expr.Minus(got.Equation, parse(t, c.want[len("y = "):])))
 		assert.Equal(t, "0", expr.Text(above), "%s with %s: %s instead of %s", c.f, c.g, equation(got), c.want)
 	}
 	assert.True(t, locus.Crossing(parse(t, "x^2"), parse(t, "2x"), "x", "p").Stays, "neither is moved")

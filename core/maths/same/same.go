@@ -33,7 +33,7 @@ type Trial struct {
 // Compare tells whether two formulas have the same value wherever both have one: by their simplified difference, or at many
 // places, where enclosures prove that they differ.
 func Compare(a, b expr.Node) (Comparison, error) {
-	c := Comparison{Names: expr.Names(&expr.Binary{Op: expr.Sub, L: a, R: b})}
+	c := Comparison{Names: expr.Names(expr.Minus(a, b))}
 	sort.Strings(c.Names)
 	if len(c.Names) == 0 {
 		c.Names = []string{"x"}
@@ -47,7 +47,7 @@ func Compare(a, b expr.Node) (Comparison, error) {
 		return c, err
 	}
 	apart := enclosures(a, b, c.Names)
-	difference := symbolic.Simplify(&expr.Binary{Op: expr.Sub, L: a, R: b}).Node
+	difference := symbolic.Simplify(expr.Minus(a, b)).Node
 	zero, isNumber := difference.(*expr.Number)
 	c.How = analyse.Sampled
 	if isNumber && zero.Value.Sign() == 0 {

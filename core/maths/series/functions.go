@@ -148,7 +148,7 @@ func (a sum) definite() term {
 }
 
 func halfPi() exact.Value {
-	return exact.Of(&expr.Binary{Op: expr.Div, L: &expr.Constant{Name: "pi"}, R: expr.Num(2)})
+	return exact.Of(expr.Over(&expr.Constant{Name: "pi"}, expr.Num(2)))
 }
 
 func (w *walker) hyperbolic(name string, a sum) sum {

@@ -95,7 +95,7 @@ func throughFunction(n expr.Node, w walker, side int) Behaviour {
 	if b.Kind == Finite && name == "exp" {
 		return Behaviour{Kind: Finite, Limit: b.Limit.Apply("exp"), Side: b.Side, HasLine: side != 0}
 	}
-	half := exact.Of(&expr.Binary{Op: expr.Div, L: &expr.Constant{Name: "pi"}, R: expr.Num(2)})
+	half := exact.Of(expr.Over(&expr.Constant{Name: "pi"}, expr.Num(2)))
 	switch {
 	case b.Kind == Rising && (name == "ln" || name == "log" || name == "sqrt" || name == "cbrt" || name == "abs" || name == "exp" || name == "arsinh"):
 		return Behaviour{Kind: Rising}

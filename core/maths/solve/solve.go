@@ -140,16 +140,6 @@ func (s *solver) depends(n expr.Node) bool {
 	return false
 }
 
-func num(n int64) expr.Node                { return expr.Num(n) }
-func neg(n expr.Node) expr.Node            { return &expr.Neg{X: n} }
-func sub(l, r expr.Node) expr.Node         { return &expr.Binary{Op: expr.Sub, L: l, R: r} }
-func add(l, r expr.Node) expr.Node         { return &expr.Binary{Op: expr.Add, L: l, R: r} }
-func mul(l, r expr.Node) expr.Node         { return &expr.Binary{Op: expr.Mul, L: l, R: r} }
-func div(l, r expr.Node) expr.Node         { return &expr.Binary{Op: expr.Div, L: l, R: r} }
-func pow(l, r expr.Node) expr.Node         { return &expr.Binary{Op: expr.Pow, L: l, R: r} }
-func pi() expr.Node                        { return &expr.Constant{Name: "pi"} }
-func call(f string, x expr.Node) expr.Node { return &expr.Call{Name: f, Args: []expr.Node{x}} }
-
 // short simplifies a formula; a constant goes through exact numbers.
 func short(n expr.Node) expr.Node {
 	if len(expr.Names(n)) == 0 {
@@ -182,7 +172,7 @@ func (s *solver) zeros(n expr.Node) Set {
 	}
 	switch n := n.(type) {
 	case *expr.Name:
-		return single(num(0), false)
+		return single(expr.Num(0), false)
 	case *expr.Neg:
 		return s.zeros(n.X)
 	case *expr.Binary:
@@ -216,11 +206,11 @@ func (s *solver) opposite(n *expr.Binary) (c expr.Node, ok bool) {
 	case isX(n.L) && !s.depends(n.R) && n.Op == expr.Sub:
 		return short(n.R), true
 	case isX(n.L) && !s.depends(n.R):
-		return short(&expr.Neg{X: n.R}), true
+		return short(expr.Opposite(n.R)), true
 	case isX(n.R) && !s.depends(n.L) && n.Op == expr.Sub:
 		return short(n.L), true
 	case isX(n.R) && !s.depends(n.L):
-		return short(&expr.Neg{X: n.L}), true
+		return short(expr.Opposite(n.L)), true
 	}
 	return nil, false
 }
@@ -247,13 +237,13 @@ func (s *solver) zerosOfCall(n *expr.Call) Set {
 	case "exp", "cosh", "sec", "csc", "arccot", "coth", "arccsc":
 		return Set{}
 	case "ln", "log", "arccos", "arcosh", "arcsec":
-		return s.where(n, s.zeros(sub(u, num(1))))
+		return s.where(n, s.zeros(expr.Minus(u, expr.Num(1))))
 	case "tan":
 		return s.zerosOfCall(&expr.Call{Name: "sin", Args: n.Args})
 	case "cot":
 		return s.zerosOfCall(&expr.Call{Name: "cos", Args: n.Args})
 	case "sin", "cos":
-		return s.invert(n, root{node: num(0)})
+		return s.invert(n, root{node: expr.Num(0)})
 	case "min", "max":
 		candidates := Set{}
 		for _, a := range n.Args {
@@ -485,7 +475,7 @@ func irreducibleRoots(p symbolic.Polynomial) []root {
 		shifted := p.Shifted(new(big.Rat).Neg(shift))
 		if roots, ok := readableRoots(shifted); ok {
 			for i, r := range roots {
-				roots[i] = r.of(func(y expr.Node) expr.Node { return sub(y, symbolic.Ratio(shift)) })
+				roots[i] = r.of(func(y expr.Node) expr.Node { return expr.Minus(y, symbolic.Ratio(shift)) })
 			}
 			return roots
 		}
@@ -528,8 +518,8 @@ func readableRoots(p symbolic.Polynomial) ([]root, bool) {
 		var out []root
 		for _, q := range squares {
 			if q.float() >= 0 {
-				out = append(out, q.of(func(n expr.Node) expr.Node { return call("sqrt", n) }),
-					q.of(func(n expr.Node) expr.Node { return neg(call("sqrt", n)) }))
+				out = append(out, q.of(func(n expr.Node) expr.Node { return expr.Apply("sqrt", n) }),
+					q.of(func(n expr.Node) expr.Node { return expr.Opposite(expr.Apply("sqrt", n)) }))
 			}
 		}
 		return out, true
@@ -546,15 +536,15 @@ func nthRoots(r expr.Node, n int64) []root {
 	degree := func(x expr.Node) expr.Node {
 		switch n {
 		case 2:
-			return call("sqrt", x)
+			return expr.Apply("sqrt", x)
 		case 3:
-			return call("cbrt", x)
+			return expr.Apply("cbrt", x)
 		}
-		return &expr.Call{Name: "root", Args: []expr.Node{x, num(n)}}
+		return &expr.Call{Name: "root", Args: []expr.Node{x, expr.Num(n)}}
 	}
 	if n%2 == 1 {
 		if value < 0 {
-			return []root{{node: short(neg(degree(neg(r))))}}
+			return []root{{node: short(expr.Opposite(degree(expr.Opposite(r))))}}
 		}
 		return []root{{node: short(degree(r))}}
 	}
@@ -562,9 +552,9 @@ func nthRoots(r expr.Node, n int64) []root {
 	case value < 0:
 		return nil
 	case value == 0:
-		return []root{{node: num(0)}}
+		return []root{{node: expr.Num(0)}}
 	}
-	return []root{{node: short(degree(r))}, {node: short(neg(degree(r)))}}
+	return []root{{node: short(degree(r))}, {node: short(expr.Opposite(degree(r)))}}
 }
 
 // radicalRoots solves equations of two terms and quadratic ones whatever their coefficients are.
@@ -583,11 +573,11 @@ func radicalRoots(c []expr.Node) []root {
 		giveUp()
 	case at[0] > 0:
 		rest := radicalRoots(c[at[0]:])
-		return append(rest, root{node: num(0)})
+		return append(rest, root{node: expr.Num(0)})
 	case len(at) == 1:
 		return nil
 	case len(at) == 2:
-		return nthRoots(short(neg(div(c[0], c[at[1]]))), int64(at[1]))
+		return nthRoots(short(expr.Opposite(expr.Over(c[0], c[at[1]]))), int64(at[1]))
 	case len(at) == 3 && at[2] == 2*at[1]:
 		var out []root
 		for _, y := range quadraticRoots(c[at[2]], c[at[1]], c[0]) {
@@ -600,16 +590,16 @@ func radicalRoots(c []expr.Node) []root {
 }
 
 func quadraticRoots(a, b, c expr.Node) []root {
-	discriminant := short(sub(pow(b, num(2)), mul(mul(num(4), a), c)))
+	discriminant := short(expr.Minus(expr.Power(b, expr.Num(2)), expr.Times(expr.Times(expr.Num(4), a), c)))
 	switch v := float(discriminant); {
 	case v < 0:
 		return nil
 	case v == 0:
-		return []root{{node: short(neg(div(b, mul(num(2), a))))}}
+		return []root{{node: short(expr.Opposite(expr.Over(b, expr.Times(expr.Num(2), a))))}}
 	}
 	half := func(op expr.Op) root {
-		above := &expr.Binary{Op: op, L: neg(b), R: call("sqrt", discriminant)}
-		return root{node: short(div(above, mul(num(2), a)))}
+		above := &expr.Binary{Op: op, L: expr.Opposite(b), R: expr.Apply("sqrt", discriminant)}
+		return root{node: short(expr.Over(above, expr.Times(expr.Num(2), a)))}
 	}
 	return []root{half(expr.Sub), half(expr.Add)}
 }

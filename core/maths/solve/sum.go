@@ -41,14 +41,14 @@ func (s *solver) zerosOfSum(n expr.Node) Set {
 // prepared writes n with sine, cosine, e and ln as its only functions where it can.
 func (s *solver) prepared(n expr.Node) expr.Node {
 	n = expr.Map(n, s.prepared)
-	e := func(u expr.Node) expr.Node { return pow(&expr.Constant{Name: "e"}, u) }
+	e := func(u expr.Node) expr.Node { return expr.Power(&expr.Constant{Name: "e"}, u) }
 	switch n := n.(type) {
 	case *expr.Binary:
 		if n.Op == expr.Pow && s.depends(n.R) && !s.depends(n.L) {
 			if c, ok := n.L.(*expr.Constant); ok && c.Name == "e" {
 				return n
 			}
-			return e(mul(n.R, lnOf(n.L)))
+			return e(expr.Times(n.R, lnOf(n.L)))
 		}
 	case *expr.Call:
 		if len(n.Args) == 0 || !s.depends(n) {
@@ -57,27 +57,27 @@ func (s *solver) prepared(n expr.Node) expr.Node {
 		u := n.Args[0]
 		switch n.Name {
 		case "tan":
-			return div(call("sin", u), call("cos", u))
+			return expr.Over(expr.Apply("sin", u), expr.Apply("cos", u))
 		case "cot":
-			return div(call("cos", u), call("sin", u))
+			return expr.Over(expr.Apply("cos", u), expr.Apply("sin", u))
 		case "sec":
-			return div(num(1), call("cos", u))
+			return expr.Over(expr.Num(1), expr.Apply("cos", u))
 		case "csc":
-			return div(num(1), call("sin", u))
+			return expr.Over(expr.Num(1), expr.Apply("sin", u))
 		case "exp":
 			return e(u)
 		case "sinh":
-			return div(sub(e(u), e(neg(u))), num(2))
+			return expr.Over(expr.Minus(e(u), e(expr.Opposite(u))), expr.Num(2))
 		case "cosh":
-			return div(add(e(u), e(neg(u))), num(2))
+			return expr.Over(expr.Plus(e(u), e(expr.Opposite(u))), expr.Num(2))
 		case "tanh":
-			return div(sub(e(u), e(neg(u))), add(e(u), e(neg(u))))
+			return expr.Over(expr.Minus(e(u), e(expr.Opposite(u))), expr.Plus(e(u), e(expr.Opposite(u))))
 		case "log":
-			base := num(10)
+			var base expr.Node = expr.Num(10)
 			if len(n.Args) == 2 {
 				base = n.Args[1]
 			}
-			return div(call("ln", u), call("ln", base))
+			return expr.Over(expr.Apply("ln", u), expr.Apply("ln", base))
 		}
 	}
 	return n
@@ -87,12 +87,12 @@ func (s *solver) prepared(n expr.Node) expr.Node {
 func lnOf(n expr.Node) expr.Node {
 	r, ok := exact.Of(n).Rat()
 	if len(expr.Names(n)) > 0 || !ok || r.Sign() <= 0 {
-		return call("ln", n)
+		return expr.Apply("ln", n)
 	}
-	var out expr.Node = num(0)
+	var out expr.Node = expr.Num(0)
 	for sign, part := range map[int64]*big.Int{1: r.Num(), -1: r.Denom()} {
 		if !part.IsInt64() || part.Int64() > 1e6 {
-			return call("ln", n)
+			return expr.Apply("ln", n)
 		}
 		v := part.Int64()
 		for p := int64(2); v > 1; p++ {
@@ -101,7 +101,7 @@ func lnOf(n expr.Node) expr.Node {
 			}
 			for v%p == 0 {
 				v /= p
-				out = add(out, mul(num(sign), call("ln", num(p))))
+				out = expr.Plus(out, expr.Times(expr.Num(sign), expr.Apply("ln", expr.Num(p))))
 			}
 		}
 	}
@@ -111,14 +111,14 @@ func lnOf(n expr.Node) expr.Node {
 func (s *solver) monomial(t symbolic.Term) monomial {
 	m := monomial{c: symbolic.Ratio(t.Coefficient), power: new(big.Rat), kernels: map[string]kernel{}}
 	for _, f := range t.Factors {
-		whole := pow(f.Base, f.Exponent)
+		whole := expr.Power(f.Base, f.Exponent)
 		if !s.depends(f.Base) && !s.depends(f.Exponent) {
-			m.c = mul(m.c, whole)
+			m.c = expr.Times(m.c, whole)
 			continue
 		}
 		if constant, ok := f.Base.(*expr.Constant); ok && constant.Name == "e" {
 			if m.e != nil {
-				m.e = add(m.e, f.Exponent)
+				m.e = expr.Plus(m.e, f.Exponent)
 			} else {
 				m.e = f.Exponent
 			}
@@ -156,7 +156,7 @@ func (s *solver) zerosOfMonomials(list []monomial) Set {
 			list[i].power = new(big.Rat).Sub(list[i].power, least)
 		}
 		if least.Sign() > 0 {
-			shared = single(num(0), false)
+			shared = single(expr.Num(0), false)
 		}
 	}
 	for _, key := range keysOf(list) {
@@ -229,7 +229,7 @@ func keysOf(list []monomial) []string {
 
 // exponentials divides by e^u of the first term, which is never 0, and writes the rest as powers of one e^g.
 func (s *solver) exponentials(list []monomial) []monomial {
-	var first expr.Node = num(0)
+	var first expr.Node = expr.Num(0)
 	any := false
 	for _, m := range list {
 		any = any || m.e != nil
@@ -243,20 +243,20 @@ func (s *solver) exponentials(list []monomial) []monomial {
 	var unit expr.Node
 	ratios := make([]*big.Rat, len(list))
 	for i, m := range list {
-		var u expr.Node = num(0)
+		var u expr.Node = expr.Num(0)
 		if m.e != nil {
 			u = m.e
 		}
-		d := symbolic.Simplify(sub(u, first)).Node
+		d := symbolic.Simplify(expr.Minus(u, first)).Node
 		ratios[i] = new(big.Rat)
 		if !s.depends(d) {
-			list[i].c = short(mul(m.c, pow(&expr.Constant{Name: "e"}, d)))
+			list[i].c = short(expr.Times(m.c, expr.Power(&expr.Constant{Name: "e"}, d)))
 			continue
 		}
 		if unit == nil {
 			unit = d
 		}
-		ratio := symbolic.Simplify(div(d, unit)).Node
+		ratio := symbolic.Simplify(expr.Over(d, unit)).Node
 		if len(expr.Names(ratio)) > 0 {
 			giveUp()
 		}
@@ -273,7 +273,7 @@ func (s *solver) exponentials(list []monomial) []monomial {
 		return list
 	}
 	step := commonMeasure(ratios)
-	base := pow(&expr.Constant{Name: "e"}, symbolic.Simplify(mul(symbolic.Ratio(step), unit)).Node)
+	base := expr.Power(&expr.Constant{Name: "e"}, symbolic.Simplify(expr.Times(symbolic.Ratio(step), unit)).Node)
 	key := expr.Text(base)
 	least := new(big.Rat)
 	for _, r := range ratios {
@@ -376,7 +376,7 @@ func (s *solver) zerosOfPowers(list []monomial) Set {
 			out = out.join(single(r.node, r.approximate))
 		case step.Denom().Bit(0) == 0 && r.float() < 0:
 		default:
-			out = out.join(single(pow(r.node, symbolic.Ratio(new(big.Rat).Inv(step))), r.approximate))
+			out = out.join(single(expr.Power(r.node, symbolic.Ratio(new(big.Rat).Inv(step))), r.approximate))
 		}
 	}
 	return out
@@ -394,9 +394,9 @@ func coefficients(list []monomial, powers []*big.Rat, step *big.Rat) []expr.Node
 		}
 		k := int(e.Num().Int64())
 		for len(c) <= k {
-			c = append(c, num(0))
+			c = append(c, expr.Num(0))
 		}
-		c[k] = short(add(c[k], m.c))
+		c[k] = short(expr.Plus(c[k], m.c))
 	}
 	return c
 }
@@ -418,7 +418,7 @@ func (s *solver) zerosOfKernel(list []monomial, key string) Set {
 			if step.Denom().Bit(0) == 0 && r.float() < 0 {
 				continue
 			}
-			r = r.of(func(n expr.Node) expr.Node { return pow(n, symbolic.Ratio(new(big.Rat).Inv(step))) })
+			r = r.of(func(n expr.Node) expr.Node { return expr.Power(n, symbolic.Ratio(new(big.Rat).Inv(step))) })
 		}
 		out = out.join(s.invert(base, r))
 	}
@@ -430,7 +430,7 @@ func (s *solver) invert(base expr.Node, k root) Set {
 	v := k.float()
 	inner := func(u expr.Node, build func(n expr.Node) expr.Node) Set {
 		inverse := k.of(build)
-		set := s.zeros(symbolic.Simplify(sub(u, inverse.node)).Node)
+		set := s.zeros(symbolic.Simplify(expr.Minus(u, inverse.node)).Node)
 		for i := range set.Solutions {
 			set.Solutions[i].Approximate = set.Solutions[i].Approximate || k.approximate
 		}
@@ -438,13 +438,13 @@ func (s *solver) invert(base expr.Node, k root) Set {
 	}
 	same := func(n expr.Node) expr.Node { return n }
 	apply := func(name string) func(n expr.Node) expr.Node {
-		return func(n expr.Node) expr.Node { return call(name, n) }
+		return func(n expr.Node) expr.Node { return expr.Apply(name, n) }
 	}
 	if b, ok := base.(*expr.Binary); ok && b.Op == expr.Pow && !s.depends(b.L) {
 		if v <= 0 {
 			return Set{}
 		}
-		return inner(b.R, func(n expr.Node) expr.Node { return div(lnOf(n), call("ln", b.L)) })
+		return inner(b.R, func(n expr.Node) expr.Node { return expr.Over(lnOf(n), expr.Apply("ln", b.L)) })
 	}
 	c, ok := base.(*expr.Call)
 	if !ok {
@@ -459,7 +459,7 @@ func (s *solver) invert(base expr.Node, k root) Set {
 		if v < 0 {
 			return Set{}
 		}
-		return inner(u, same).join(inner(u, func(n expr.Node) expr.Node { return neg(n) }))
+		return inner(u, same).join(inner(u, func(n expr.Node) expr.Node { return expr.Opposite(n) }))
 	case "sin", "cos":
 		return s.invertWave(c, k)
 	case "arcsin":
@@ -502,21 +502,21 @@ func (s *solver) invertWave(c *expr.Call, k root) Set {
 	if math.Abs(v) > 1+1e-15 {
 		return Set{}
 	}
-	angle := k.of(func(n expr.Node) expr.Node { return call("arc"+c.Name, n) })
-	turn := exact.Of(mul(num(2), pi()))
-	half := exact.Of(pi())
+	angle := k.of(func(n expr.Node) expr.Node { return expr.Apply("arc"+c.Name, n) })
+	turn := exact.Of(expr.Times(expr.Num(2), expr.Pi()))
+	half := exact.Of(expr.Pi())
 	switch {
 	case c.Name == "sin" && v == 0:
-		return s.angles(c.Args[0], root{node: num(0)}, half)
+		return s.angles(c.Args[0], root{node: expr.Num(0)}, half)
 	case c.Name == "cos" && v == 0:
-		return s.angles(c.Args[0], root{node: div(pi(), num(2))}, half)
+		return s.angles(c.Args[0], root{node: expr.Over(expr.Pi(), expr.Num(2))}, half)
 	case math.Abs(v) == 1:
 		return s.angles(c.Args[0], angle, turn)
 	case c.Name == "sin":
-		other := angle.of(func(n expr.Node) expr.Node { return sub(pi(), n) })
+		other := angle.of(func(n expr.Node) expr.Node { return expr.Minus(expr.Pi(), n) })
 		return s.angles(c.Args[0], angle, turn).join(s.angles(c.Args[0], other, turn))
 	}
-	other := angle.of(func(n expr.Node) expr.Node { return neg(n) })
+	other := angle.of(func(n expr.Node) expr.Node { return expr.Opposite(n) })
 	return s.angles(c.Args[0], angle, turn).join(s.angles(c.Args[0], other, turn))
 }
 
@@ -526,8 +526,8 @@ func (s *solver) angles(u expr.Node, angle root, turn exact.Value) Set {
 	if !ok {
 		giveUp()
 	}
-	set := single(div(sub(angle.node, b), a), angle.approximate)
-	period := short(div(turn.Node(), a))
+	set := single(expr.Over(expr.Minus(angle.node, b), a), angle.approximate)
+	period := short(expr.Over(turn.Node(), a))
 	if len(expr.Names(period)) > 0 {
 		set.Solutions[0].Step = period
 		return set
@@ -546,7 +546,7 @@ func (s *solver) line(u expr.Node) (a, b expr.Node, ok bool) {
 	if s.depends(a) || float(a) == 0 {
 		return nil, nil, false
 	}
-	b = symbolic.Substitute(u, map[string]expr.Node{s.x: num(0)})
+	b = symbolic.Substitute(u, map[string]expr.Node{s.x: expr.Num(0)})
 	return a, short(b), true
 }
 
@@ -557,9 +557,9 @@ func (s *solver) zerosWithAbs(list []monomial, key string) Set {
 	for _, sign := range []int64{1, -1} {
 		replaced := s.rebuild(list, func(k string, kn kernel) expr.Node {
 			if k == key {
-				return pow(mul(num(sign), u), symbolic.Ratio(kn.exp))
+				return expr.Power(expr.Times(expr.Num(sign), u), symbolic.Ratio(kn.exp))
 			}
-			return pow(kn.base, symbolic.Ratio(kn.exp))
+			return expr.Power(kn.base, symbolic.Ratio(kn.exp))
 		})
 		set := s.zeros(symbolic.Simplify(replaced).Node)
 		if set.All {
@@ -593,28 +593,28 @@ func (s *solver) rebuild(list []monomial, part func(key string, k kernel) expr.N
 	for _, m := range list {
 		t := m.c
 		if m.power.Sign() != 0 {
-			t = mul(t, pow(&expr.Name{Name: s.x}, symbolic.Ratio(m.power)))
+			t = expr.Times(t, expr.Power(&expr.Name{Name: s.x}, symbolic.Ratio(m.power)))
 		}
 		keys := keysOf([]monomial{m})
 		for _, key := range keys {
-			t = mul(t, part(key, m.kernels[key]))
+			t = expr.Times(t, part(key, m.kernels[key]))
 		}
 		if m.e != nil {
-			t = mul(t, pow(&expr.Constant{Name: "e"}, m.e))
+			t = expr.Times(t, expr.Power(&expr.Constant{Name: "e"}, m.e))
 		}
 		if out == nil {
 			out = t
 		} else {
-			out = add(out, t)
+			out = expr.Plus(out, t)
 		}
 	}
 	if out == nil {
-		return num(0)
+		return expr.Num(0)
 	}
 	return out
 }
 
-func plainPart(_ string, k kernel) expr.Node { return pow(k.base, symbolic.Ratio(k.exp)) }
+func plainPart(_ string, k kernel) expr.Node { return expr.Power(k.base, symbolic.Ratio(k.exp)) }
 
 // exponentOf gives a fractional power of a part, whose radical can be removed.
 func (s *solver) exponentOf(list []monomial, key string) *big.Rat {
@@ -670,23 +670,23 @@ func (s *solver) withoutRadical(list []monomial, key string, e *big.Rat) Set {
 	a, b := s.rebuild(plain, plainPart), s.rebuild(rooted, plainPart)
 	var without expr.Node
 	if q == 2 {
-		without = sub(pow(a, num(2)), mul(pow(b, num(2)), u))
+		without = expr.Minus(expr.Power(a, expr.Num(2)), expr.Times(expr.Power(b, expr.Num(2)), u))
 	} else {
-		without = add(pow(a, num(3)), mul(pow(b, num(3)), u))
+		without = expr.Plus(expr.Power(a, expr.Num(3)), expr.Times(expr.Power(b, expr.Num(3)), u))
 	}
 	set := s.zeros(symbolic.Simplify(without).Node)
 	if set.All {
 		giveUp()
 	}
 	// Only candidates: those that solve are kept.
-	return s.where(add(a, mul(b, rootOf(u, q))), set)
+	return s.where(expr.Plus(a, expr.Times(b, rootOf(u, q))), set)
 }
 
 func rootOf(u expr.Node, q int64) expr.Node {
 	if q == 2 {
-		return call("sqrt", u)
+		return expr.Apply("sqrt", u)
 	}
-	return call("cbrt", u)
+	return expr.Apply("cbrt", u)
 }
 
 // logarithms joins c₁·ln u₁ + c₂·ln u₂ + … + d = 0 with whole c to u₁^c₁·u₂^c₂·… = e^(−d).
@@ -698,12 +698,12 @@ func (s *solver) logarithms(list []monomial, keys []string) (Set, bool) {
 		}
 	}
 	var scale *big.Rat
-	var product expr.Node = num(1)
-	var rest expr.Node = num(0)
+	var product expr.Node = expr.Num(1)
+	var rest expr.Node = expr.Num(0)
 	factors := make([]*big.Rat, len(list))
 	for i, m := range list {
 		if len(m.kernels) == 0 {
-			rest = add(rest, m.c)
+			rest = expr.Plus(rest, m.c)
 			continue
 		}
 		r, ok := exact.Of(m.c).Rat()
@@ -725,11 +725,11 @@ func (s *solver) logarithms(list []monomial, keys []string) (Set, bool) {
 				return Set{}, false
 			}
 			e := new(big.Rat).Quo(factors[i], scale)
-			product = mul(product, pow(k.base.(*expr.Call).Args[0], symbolic.Ratio(e)))
+			product = expr.Times(product, expr.Power(k.base.(*expr.Call).Args[0], symbolic.Ratio(e)))
 		}
 	}
-	right := short(call("exp", neg(div(rest, symbolic.Ratio(scale)))))
-	return s.zeros(symbolic.Simplify(sub(product, right)).Node), true
+	right := short(expr.Apply("exp", expr.Opposite(expr.Over(rest, symbolic.Ratio(scale)))))
+	return s.zeros(symbolic.Simplify(expr.Minus(product, right)).Node), true
 }
 
 // sharedPolynomial takes a polynomial in x out of all coefficients of the powers of one part.

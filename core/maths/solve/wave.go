@@ -65,7 +65,7 @@ func (s *solver) commonAngle(list []monomial, keys []string) (v expr.Node, multi
 		if i == 0 {
 			first = line{a, b}
 		}
-		r, isFraction := exact.Of(div(a, first.a)).Rat()
+		r, isFraction := exact.Of(expr.Over(a, first.a)).Rat()
 		if !isFraction {
 			return nil, nil, nil, false
 		}
@@ -74,9 +74,9 @@ func (s *solver) commonAngle(list []monomial, keys []string) (v expr.Node, multi
 	step := commonMeasure(ratios)
 	// The shift of the first angle is taken along, so that a single angle stays as it is.
 	n := new(big.Rat).Quo(ratios[0], step)
-	w := short(mul(symbolic.Ratio(step), first.a))
-	p := short(div(first.b, symbolic.Ratio(n)))
-	v = symbolic.Simplify(add(mul(w, &expr.Name{Name: s.x}), p)).Node
+	w := short(expr.Times(symbolic.Ratio(step), first.a))
+	p := short(expr.Over(first.b, symbolic.Ratio(n)))
+	v = symbolic.Simplify(expr.Plus(expr.Times(w, &expr.Name{Name: s.x}), p)).Node
 	multiples, shifts = map[string]int{}, map[string]exact.Value{}
 	for i, key := range keys {
 		n := new(big.Rat).Quo(ratios[i], step)
@@ -84,7 +84,7 @@ func (s *solver) commonAngle(list []monomial, keys []string) (v expr.Node, multi
 			return nil, nil, nil, false
 		}
 		multiples[key] = int(n.Num().Int64())
-		shifts[key] = exact.Of(sub(lines[key].b, mul(symbolic.Ratio(n), p)))
+		shifts[key] = exact.Of(expr.Minus(lines[key].b, expr.Times(symbolic.Ratio(n), p)))
 	}
 	return v, multiples, shifts, true
 }
@@ -223,7 +223,7 @@ func (s *solver) solveWave(w wavePolynomial, v expr.Node) Set {
 	case len(w.b) == 0:
 		return all(sine, polynomialRoots(nodesOf(w.a)))
 	case len(w.a) == 0:
-		return all(cosine, []root{{node: num(0)}}).join(all(sine, polynomialRoots(nodesOf(w.b))))
+		return all(cosine, []root{{node: expr.Num(0)}}).join(all(sine, polynomialRoots(nodesOf(w.b))))
 	}
 	evenA, okA := inCosine(w.a)
 	evenB, okB := inCosine(w.b)
@@ -242,12 +242,12 @@ func (s *solver) solveLinearWave(w wavePolynomial, v expr.Node) Set {
 	if len(w.a) == 2 {
 		p = w.a[1]
 	}
-	phase := exact.Of(call("arctan", q.Over(p).Node())).Node()
-	size := exact.Of(call("sqrt", p.Times(p).Plus(q.Times(q)).Node()))
+	phase := exact.Of(expr.Apply("arctan", q.Over(p).Node())).Node()
+	size := exact.Of(expr.Apply("sqrt", p.Times(p).Plus(q.Times(q)).Node()))
 	if p.Float() < 0 {
 		size = size.Neg()
 	}
-	shifted := symbolic.Simplify(add(v, phase)).Node
+	shifted := symbolic.Simplify(expr.Plus(v, phase)).Node
 	return s.invertWave(&expr.Call{Name: "sin", Args: []expr.Node{shifted}}, root{node: d.Neg().Over(size).Node()})
 }
 
@@ -256,7 +256,7 @@ func (s *solver) solveMixedWave(w wavePolynomial, v expr.Node) Set {
 	square := []exact.Value{exact.Int(1), {}, exact.Int(-1)}
 	squared := plusValues(timesValues(w.a, w.a), timesValues(timesValues(timesValues(w.b, w.b), square), []exact.Value{exact.Int(-1)}))
 	out := Set{}
-	turn := exact.Of(mul(num(2), pi()))
+	turn := exact.Of(expr.Times(expr.Num(2), expr.Pi()))
 	at := func(values []exact.Value, x float64) float64 {
 		total := 0.0
 		for i := len(values) - 1; i >= 0; i-- {
@@ -269,11 +269,11 @@ func (s *solver) solveMixedWave(w wavePolynomial, v expr.Node) Set {
 		if math.Abs(x) > 1+1e-12 {
 			continue
 		}
-		angle := r.of(func(n expr.Node) expr.Node { return call("arcsin", n) })
+		angle := r.of(func(n expr.Node) expr.Node { return expr.Apply("arcsin", n) })
 		if x > 1 {
-			angle.node = div(pi(), num(2))
+			angle.node = expr.Over(expr.Pi(), expr.Num(2))
 		}
-		other := angle.of(func(n expr.Node) expr.Node { return sub(pi(), n) })
+		other := angle.of(func(n expr.Node) expr.Node { return expr.Minus(expr.Pi(), n) })
 		c := math.Sqrt(math.Max(0, 1-x*x))
 		for _, side := range []struct {
 			c     float64

@@ -97,8 +97,6 @@ func (c *Curve) WithoutParameter() (f Form, ok bool) {
 	return c.bySquares()
 }
 
-func name(text string) expr.Node { return &expr.Name{Name: text} }
-
 func simple(n expr.Node) expr.Node { return symbolic.Simplify(n).Node }
 
 func binary(op expr.Op, a, b expr.Node) expr.Node { return &expr.Binary{Op: op, L: a, R: b} }
@@ -135,9 +133,9 @@ func (c *Curve) byLinear() (f Form, ok bool) {
 		if !linear {
 			continue
 		}
-		t := binary(expr.Div, binary(expr.Sub, name(way.in), b), m)
+		t := binary(expr.Div, binary(expr.Sub, expr.Named(way.in), b), m)
 		right := simple(symbolic.Substitute(way.other, map[string]expr.Node{c.variable: t}))
-		f = Form{Left: name(way.left), Right: right}
+		f = Form{Left: expr.Named(way.left), Right: right}
 		if second := simple(symbolic.Derivative(symbolic.Derivative(right, way.in), way.in)); !depends(second, way.in) {
 			f.Kind = "a parabola"
 			if isZero(second) {
@@ -165,7 +163,7 @@ func (c *Curve) wave(n expr.Node) (function string, angle, a, b expr.Node, ok bo
 	var put func(part expr.Node) expr.Node
 	put = func(part expr.Node) expr.Node {
 		if call, is := part.(*expr.Call); is && call.Name == function && expr.Equal(call.Args[0], angle) {
-			return name(stand)
+			return expr.Named(stand)
 		}
 		return expr.Map(part, put)
 	}
@@ -189,9 +187,9 @@ func (c *Curve) bySquares() (f Form, ok bool) {
 	square := func(n expr.Node) expr.Node { return binary(expr.Pow, n, expr.Num(2)) }
 	shifted := func(letter string, b expr.Node) expr.Node {
 		if isZero(b) {
-			return name(letter)
+			return expr.Named(letter)
 		}
-		return simple(binary(expr.Sub, name(letter), b))
+		return simple(binary(expr.Sub, expr.Named(letter), b))
 	}
 	x, y := square(shifted("x", bx)), square(shifted("y", by))
 	if expr.Equal(simple(square(ax)), simple(square(ay))) {

@@ -32,7 +32,7 @@ type Curve struct {
 // Polar is the curve r(θ), which is drawn at (r cos θ, r sin θ): a negative r lies on the ray that is turned back.
 func Polar(r expr.Node, variable string) (*Curve, error) {
 	turned := func(name string) expr.Node {
-		return &expr.Binary{Op: expr.Mul, L: r, R: &expr.Call{Name: name, Args: []expr.Node{&expr.Name{Name: variable}}}}
+		return expr.Times(r, &expr.Call{Name: name, Args: []expr.Node{&expr.Name{Name: variable}}})
 	}
 	c := &Curve{R: r, X: turned("cos"), Y: turned("sin"), variable: variable}
 	var err error

@@ -10,17 +10,17 @@ import (
 func Moved(n expr.Node, x string, degrees bool, s, right, t, up expr.Node) expr.Node {
 	if r, reason := Recognise(n, x, degrees); reason == "" && len(expr.Calls(n)) == 0 {
 		f := r.Written
-		f.H, f.B = plus(times(s, f.H), right), over(f.B, s)
-		f.A, f.K = times(t, f.A), plus(times(t, f.K), up)
+		f.H, f.B = expr.Plus(expr.Times(s, f.H), right), expr.Over(f.B, s)
+		f.A, f.K = expr.Times(t, f.A), expr.Plus(expr.Times(t, f.K), up)
 		moved := f.simplified().withoutFactorInside()
 		if r.Written.Parent.period() != nil || r.Written.Parent.Kind == Linear {
 			moved = f.simplified().canonical()
 		}
 		return moved.Node(x)
 	}
-	inner := over(minus(&expr.Name{Name: x}, right), s)
+	inner := expr.Over(expr.Minus(&expr.Name{Name: x}, right), s)
 	put := symbolic.Substitute(n, map[string]expr.Node{x: simple(inner)})
-	return simple(plus(times(t, put), up))
+	return simple(expr.Plus(expr.Times(t, put), up))
 }
 
 // Beginning is a statement with which a lesson about a parent begins: its letters become dials.

@@ -68,7 +68,7 @@ var halves = map[Kind]bool{Sine: true, Cosine: true, Secant: true, Cosecant: tru
 func (p Parent) period() expr.Node {
 	switch {
 	case halves[p.Kind]:
-		return simple(times(num(2), p.straight()))
+		return simple(expr.Times(num(2), p.straight()))
 	case p.Kind == Tangent || p.Kind == Cotangent:
 		return p.straight()
 	}
@@ -86,15 +86,8 @@ func (p Parent) straight() expr.Node {
 var pi = &expr.Constant{Name: "pi"}
 var euler = &expr.Constant{Name: "e"}
 
-func num(n int64) expr.Node                         { return symbolic.Ratio(big.NewRat(n, 1)) }
-func ratio(a, b int64) expr.Node                    { return symbolic.Ratio(big.NewRat(a, b)) }
-func neg(n expr.Node) expr.Node                     { return &expr.Neg{X: n} }
-func plus(a, b expr.Node) expr.Node                 { return &expr.Binary{Op: expr.Add, L: a, R: b} }
-func minus(a, b expr.Node) expr.Node                { return &expr.Binary{Op: expr.Sub, L: a, R: b} }
-func times(a, b expr.Node) expr.Node                { return &expr.Binary{Op: expr.Mul, L: a, R: b} }
-func over(a, b expr.Node) expr.Node                 { return &expr.Binary{Op: expr.Div, L: a, R: b} }
-func power(a, b expr.Node) expr.Node                { return &expr.Binary{Op: expr.Pow, L: a, R: b} }
-func call(name string, args ...expr.Node) expr.Node { return &expr.Call{Name: name, Args: args} }
+func num(n int64) expr.Node      { return symbolic.Ratio(big.NewRat(n, 1)) }
+func ratio(a, b int64) expr.Node { return symbolic.Ratio(big.NewRat(a, b)) }
 
 func simple(n expr.Node) expr.Node { return symbolic.Simplify(n).Node }
 
@@ -102,36 +95,36 @@ func simple(n expr.Node) expr.Node { return symbolic.Simplify(n).Node }
 func (p Parent) Of(u expr.Node) expr.Node {
 	switch p.Kind {
 	case Quadratic:
-		return power(u, num(2))
+		return expr.Power(u, num(2))
 	case Cubic:
-		return power(u, num(3))
+		return expr.Power(u, num(3))
 	case Absolute:
-		return call("abs", u)
+		return expr.Apply("abs", u)
 	case SquareRoot:
-		return call("sqrt", u)
+		return expr.Apply("sqrt", u)
 	case CubeRoot:
-		return call("cbrt", u)
+		return expr.Apply("cbrt", u)
 	case Reciprocal:
-		return over(num(1), u)
+		return expr.Over(num(1), u)
 	case Reciprocal2:
-		return over(num(1), power(u, num(2)))
+		return expr.Over(num(1), expr.Power(u, num(2)))
 	case Exponential:
-		return power(p.Base, u)
+		return expr.Power(p.Base, u)
 	case Logarithm:
 		if expr.Equal(p.Base, euler) {
-			return call("ln", u)
+			return expr.Apply("ln", u)
 		}
-		return call("log", u, p.Base)
+		return expr.Apply("log", u, p.Base)
 	case Sine, Cosine, Tangent, Cotangent, Secant, Cosecant:
-		return call(waveNames[p.Kind], u)
+		return expr.Apply(waveNames[p.Kind], u)
 	case Logistic:
-		return over(num(1), plus(num(1), power(euler, neg(u))))
+		return expr.Over(num(1), expr.Plus(num(1), expr.Power(euler, expr.Opposite(u))))
 	case Bell:
-		return power(euler, neg(power(u, num(2))))
+		return expr.Power(euler, expr.Opposite(expr.Power(u, num(2))))
 	case HalfCircle:
-		return call("sqrt", minus(num(1), power(u, num(2))))
+		return expr.Apply("sqrt", expr.Minus(num(1), expr.Power(u, num(2))))
 	case Floor:
-		return call("floor", u)
+		return expr.Apply("floor", u)
 	}
 	return u
 }
@@ -150,8 +143,8 @@ func (p Parent) KeyPoints() []Place {
 		return places
 	}
 	n := num
-	quarter := func(k int64) expr.Node { return simple(times(ratio(k, 2), p.straight())) }
-	eighth := func(k int64) expr.Node { return simple(times(ratio(k, 4), p.straight())) }
+	quarter := func(k int64) expr.Node { return simple(expr.Times(ratio(k, 2), p.straight())) }
+	eighth := func(k int64) expr.Node { return simple(expr.Times(ratio(k, 4), p.straight())) }
 	switch p.Kind {
 	case Linear:
 		return at(n(0), n(0), n(1), n(1))
@@ -170,9 +163,9 @@ func (p Parent) KeyPoints() []Place {
 	case Reciprocal2:
 		return at(n(-1), n(1), n(1), n(1))
 	case Exponential:
-		return at(n(-1), simple(over(n(1), p.Base)), n(0), n(1), n(1), p.Base)
+		return at(n(-1), simple(expr.Over(n(1), p.Base)), n(0), n(1), n(1), p.Base)
 	case Logarithm:
-		return at(simple(over(n(1), p.Base)), n(-1), n(1), n(0), p.Base, n(1))
+		return at(simple(expr.Over(n(1), p.Base)), n(-1), n(1), n(0), p.Base, n(1))
 	case Sine:
 		return at(n(0), n(0), quarter(1), n(1), quarter(2), n(0), quarter(3), n(-1), quarter(4), n(0))
 	case Cosine:
@@ -265,7 +258,7 @@ func (p Parent) asymptotes() Asymptotes {
 	case Logistic:
 		return Asymptotes{Level: []expr.Node{zero, num(1)}}
 	case Tangent, Secant:
-		return Asymptotes{Upright: []expr.Node{simple(over(p.straight(), num(2)))}, Every: p.straight()}
+		return Asymptotes{Upright: []expr.Node{simple(expr.Over(p.straight(), num(2)))}, Every: p.straight()}
 	case Cotangent, Cosecant:
 		return Asymptotes{Upright: []expr.Node{zero}, Every: p.straight()}
 	}

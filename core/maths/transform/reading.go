@@ -48,7 +48,7 @@ func (r Recognised) Readings(x string) []Reading {
 		put(other)
 	}
 	if !isZero(c.K) && !isOne(c.A) && !isZero(c.A) {
-		lift := simple(over(c.K, c.A))
+		lift := simple(expr.Over(c.K, c.A))
 		why := expr.Pretty(scaled(c.A, shifted(&expr.Name{Name: "y"}, lift))) + " = " + expr.Pretty(shifted(scaled(c.A, &expr.Name{Name: "y"}), c.K)) +
 			": lifted first, the curve is stretched or reflected together with its lift."
 		put(Reading{c, Order{LiftFirst: true}, why})
@@ -60,51 +60,51 @@ func (r Recognised) Readings(x string) []Reading {
 func otherForms(c Form) (list []Reading) {
 	kind := c.Parent.Kind
 	put := func(f Form, why string) { list = append(list, Reading{Form: f, Why: why}) }
-	minusA, minusB := simple(neg(c.A)), simple(neg(c.B))
+	minusA, minusB := simple(expr.Opposite(c.A)), simple(expr.Opposite(c.B))
 	numeric := len(expr.Names(c.A))+len(expr.Names(c.B))+len(expr.Names(c.H))+len(expr.Names(c.K)) == 0
 	if odd[kind] && kind != Linear && sign(c.A) < 0 {
 		put(Form{c.Parent, minusA, minusB, c.H, c.K}, "p(−x) = −p(x): for this parent a reflection in the y-axis and one in the x-axis give the same curve.")
 	}
 	if q := exponents[kind]; q != nil && kind != Linear && numeric && !isZero(c.A) {
 		// |A| = s^q, so that A·p(x) = ±p(s·x).
-		size := simple(call("abs", c.A))
-		if s := simple(power(size, symbolic.Ratio(new(big.Rat).Inv(q)))); !isOne(s) {
+		size := simple(expr.Apply("abs", c.A))
+		if s := simple(expr.Power(size, symbolic.Ratio(new(big.Rat).Inv(q)))); !isOne(s) {
 			a := num(1)
 			if sign(c.A) < 0 {
 				a = num(-1)
 			}
-			put(Form{c.Parent, a, simple(times(c.B, s)), c.H, c.K}, "p("+pretty(s)+"·x) = "+pretty(size)+"·p(x): for this parent a stretch up by "+pretty(size)+
-				" is a horizontal stretch by "+pretty(simple(over(num(1), s)))+".")
+			put(Form{c.Parent, a, simple(expr.Times(c.B, s)), c.H, c.K}, "p("+pretty(s)+"·x) = "+pretty(size)+"·p(x): for this parent a stretch up by "+pretty(size)+
+				" is a horizontal stretch by "+pretty(simple(expr.Over(num(1), s)))+".")
 		}
 	}
 	switch kind {
 	case Linear:
 		if !isZero(c.K) && !isZero(c.A) {
-			put(Form{c.Parent, c.A, num(1), simple(neg(over(c.K, c.A))), num(0)}, "A line that is lifted can as well be shifted sideways.")
+			put(Form{c.Parent, c.A, num(1), simple(expr.Opposite(expr.Over(c.K, c.A))), num(0)}, "A line that is lifted can as well be shifted sideways.")
 		}
 	case Exponential:
-		factor := simple(power(c.Parent.Base, neg(times(c.B, c.H))))
+		factor := simple(expr.Power(c.Parent.Base, expr.Opposite(expr.Times(c.B, c.H))))
 		if !isZero(c.H) {
-			put(Form{c.Parent, simple(times(c.A, factor)), c.B, num(0), c.K}, "b^(x − h) = b^(−h)·b^x: a horizontal shift of an exponential curve is a vertical stretch.")
+			put(Form{c.Parent, simple(expr.Times(c.A, factor)), c.B, num(0), c.K}, "b^(x − h) = b^(−h)·b^x: a horizontal shift of an exponential curve is a vertical stretch.")
 		} else if numeric && sign(c.A) > 0 && !isOne(c.A) {
-			h := simple(neg(over(call("ln", c.A), times(c.B, call("ln", c.Parent.Base)))))
+			h := simple(expr.Opposite(expr.Over(expr.Apply("ln", c.A), expr.Times(c.B, expr.Apply("ln", c.Parent.Base)))))
 			put(Form{c.Parent, num(1), c.B, h, c.K}, "b^(x − h) = b^(−h)·b^x: a vertical stretch of an exponential curve is a horizontal shift.")
 		}
 	case Logarithm:
 		if numeric && !isZero(c.K) && !isZero(c.A) {
-			s := simple(power(c.Parent.Base, over(c.K, c.A)))
-			put(Form{c.Parent, c.A, simple(times(c.B, s)), c.H, num(0)}, "log(c·x) = log c + log x: a vertical shift of a logarithm is a horizontal stretch.")
+			s := simple(expr.Power(c.Parent.Base, expr.Over(c.K, c.A)))
+			put(Form{c.Parent, c.A, simple(expr.Times(c.B, s)), c.H, num(0)}, "log(c·x) = log c + log x: a vertical shift of a logarithm is a horizontal stretch.")
 		}
 	}
 	if period := c.Parent.period(); period != nil && numeric && sign(c.B) != 0 {
-		step := simple(over(period, call("abs", c.B)))
+		step := simple(expr.Over(period, expr.Apply("abs", c.B)))
 		if halves[kind] {
-			half := simple(over(step, num(2)))
-			for _, h := range []expr.Node{simple(plus(c.H, half)), simple(minus(c.H, half))} {
+			half := simple(expr.Over(step, num(2)))
+			for _, h := range []expr.Node{simple(expr.Plus(c.H, half)), simple(expr.Minus(c.H, half))} {
 				put(Form{c.Parent, minusA, c.B, h, c.K}, "A shift by half a period turns the sign of the wave.")
 			}
 		}
-		for _, h := range []expr.Node{simple(plus(c.H, step)), simple(minus(c.H, step))} {
+		for _, h := range []expr.Node{simple(expr.Plus(c.H, step)), simple(expr.Minus(c.H, step))} {
 			put(Form{c.Parent, c.A, c.B, h, c.K}, "A shift by a whole period leaves the wave as it is.")
 		}
 	}
@@ -113,7 +113,7 @@ func otherForms(c Form) (list []Reading) {
 
 // whyShiftFirst shows that both orders end in the same brackets.
 func whyShiftFirst(f Form, x string) string {
-	line := shifted(scaled(f.B, &expr.Name{Name: x}), neg(times(f.B, f.H)))
+	line := shifted(scaled(f.B, &expr.Name{Name: x}), expr.Opposite(expr.Times(f.B, f.H)))
 	return expr.Pretty(f.inner(x)) + " = " + expr.Pretty(line) +
 		": whoever shifts first shifts before stretch and reflection change the distance and its side."
 }
@@ -155,7 +155,7 @@ func sameSteps(a, b []Step) bool {
 func agrees(a, b Form, x string) bool {
 	n, m := symbolic.Radians(a.Node(x), a.Parent.Degrees), symbolic.Radians(b.Node(x), b.Parent.Degrees)
 	inputs := []string{x}
-	for _, name := range expr.Names(minus(n, m)) {
+	for _, name := range expr.Names(expr.Minus(n, m)) {
 		if name != x {
 			inputs = append(inputs, name)
 		}
@@ -224,7 +224,7 @@ func (s State) after(step Step) State {
 		out.Asymptotes.Level = append(out.Asymptotes.Level, step.Y.Of(a))
 	}
 	if every := s.Asymptotes.Every; every != nil {
-		out.Asymptotes.Every = simple(call("abs", times(step.X.Factor, every)))
+		out.Asymptotes.Every = simple(expr.Apply("abs", expr.Times(step.X.Factor, every)))
 	}
 	return out
 }

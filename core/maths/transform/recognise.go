@@ -52,7 +52,7 @@ func (f Form) simplified() Form {
 
 // outer applies y ↦ a·y + k to a form.
 func (f Form) outer(a, k expr.Node) Form {
-	f.A, f.K = simple(times(a, f.A)), simple(plus(times(a, f.K), k))
+	f.A, f.K = simple(expr.Times(a, f.A)), simple(expr.Plus(expr.Times(a, f.K), k))
 	return f
 }
 
@@ -74,7 +74,7 @@ func peeled(n expr.Node, x string) (Form, bool) {
 			return f.outer2(ok, one, n.L)
 		case n.Op == expr.Sub && !right:
 			f, ok := peeled(n.L, x)
-			return f.outer2(ok, one, neg(n.R))
+			return f.outer2(ok, one, expr.Opposite(n.R))
 		case n.Op == expr.Sub && !left:
 			f, ok := peeled(n.R, x)
 			return f.outer2(ok, num(-1), n.L)
@@ -86,7 +86,7 @@ func peeled(n expr.Node, x string) (Form, bool) {
 			return f.outer2(ok, n.L, zero)
 		case n.Op == expr.Div && !right:
 			f, ok := peeled(n.L, x)
-			return f.outer2(ok, over(one, n.R), zero)
+			return f.outer2(ok, expr.Over(one, n.R), zero)
 		case n.Op == expr.Div && !left:
 			f, ok := underneath(n.R, x)
 			return f.outer2(ok, n.L, zero)
@@ -114,7 +114,7 @@ func inside(u expr.Node, x string) (b, h expr.Node, ok bool) {
 	if !ok || len(c) != 2 || isZero(c[1]) {
 		return nil, nil, false
 	}
-	return c[1], simple(neg(over(c[0], c[1]))), true
+	return c[1], simple(expr.Opposite(expr.Over(c[0], c[1]))), true
 }
 
 func isZero(n expr.Node) bool {
@@ -172,7 +172,7 @@ func called(c *expr.Call, x string) (Form, bool) {
 		return of(Parent{Kind: CubeRoot}, u, x)
 	case "root":
 		if degree, ok := symbolic.Fraction(c.Args[1]); ok && degree.IsInt() {
-			return powerOf(u, over(one, c.Args[1]), x)
+			return powerOf(u, expr.Over(one, c.Args[1]), x)
 		}
 	case "exp":
 		return exponential(euler, u, x)
@@ -190,7 +190,7 @@ func called(c *expr.Call, x string) (Form, bool) {
 		return of(Parent{Kind: Floor}, u, x)
 	case "ceil":
 		// ⌈u⌉ = −⌊−u⌋
-		f, ok := of(Parent{Kind: Floor}, neg(u), x)
+		f, ok := of(Parent{Kind: Floor}, expr.Opposite(u), x)
 		return f.outer2(ok, num(-1), num(0))
 	}
 	for kind, name := range waveNames {
@@ -211,16 +211,16 @@ func rootOf(u expr.Node, x string) (Form, bool) {
 		return Form{}, false
 	}
 	// c₂x² + c₁x + c₀ = s(r² − (x − h)²) with s = −c₂
-	s, h := simple(neg(c[2])), simple(neg(over(c[1], times(num(2), c[2]))))
-	square := simple(plus(over(c[0], s), power(h, num(2))))
+	s, h := simple(expr.Opposite(c[2])), simple(expr.Opposite(expr.Over(c[1], expr.Times(num(2), c[2]))))
+	square := simple(expr.Plus(expr.Over(c[0], s), expr.Power(h, num(2))))
 	if sign(square) < 0 {
 		return Form{}, false
 	}
-	r := simple(call("sqrt", square))
+	r := simple(expr.Apply("sqrt", square))
 	if isZero(r) {
 		return Form{}, false
 	}
-	return Form{Parent{Kind: HalfCircle}, simple(times(call("sqrt", s), r)), simple(over(num(1), r)), h, num(0)}, true
+	return Form{Parent{Kind: HalfCircle}, simple(expr.Times(expr.Apply("sqrt", s), r)), simple(expr.Over(num(1), r)), h, num(0)}, true
 }
 
 // sign of a number without letters; a product or power of letters counts as unknown, 0, unless it is a square with a
@@ -264,13 +264,13 @@ func exponential(base, u expr.Node, x string) (Form, bool) {
 		return Form{}, false
 	}
 	// b^(c₂x² + c₁x + c₀) = b^k·e^(−(B(x − h))²) with B² = −c₂ ln b
-	h := simple(neg(over(c[1], times(num(2), c[2]))))
-	k := simple(minus(c[0], over(power(c[1], num(2)), times(num(4), c[2]))))
-	square := simple(neg(times(c[2], call("ln", base))))
+	h := simple(expr.Opposite(expr.Over(c[1], expr.Times(num(2), c[2]))))
+	k := simple(expr.Minus(c[0], expr.Over(expr.Power(c[1], num(2)), expr.Times(num(4), c[2]))))
+	square := simple(expr.Opposite(expr.Times(c[2], expr.Apply("ln", base))))
 	if sign(square) <= 0 {
 		return Form{}, false
 	}
-	return Form{Parent{Kind: Bell}, simple(power(base, k)), simple(call("sqrt", square)), h, num(0)}, true
+	return Form{Parent{Kind: Bell}, simple(expr.Power(base, k)), simple(expr.Apply("sqrt", square)), h, num(0)}, true
 }
 
 // underneath reads 1/n.
@@ -282,17 +282,17 @@ func underneath(n expr.Node, x string) (Form, bool) {
 	case *expr.Binary:
 		if n.Op == expr.Mul && !depends(n.L, x) {
 			f, ok := underneath(n.R, x)
-			return f.outer2(ok, over(num(1), n.L), num(0))
+			return f.outer2(ok, expr.Over(num(1), n.L), num(0))
 		}
 		if n.Op == expr.Mul && !depends(n.R, x) {
 			f, ok := underneath(n.L, x)
-			return f.outer2(ok, over(num(1), n.R), num(0))
+			return f.outer2(ok, expr.Over(num(1), n.R), num(0))
 		}
 		if n.Op == expr.Pow && !depends(n.R, x) {
-			return powerOf(n.L, neg(n.R), x)
+			return powerOf(n.L, expr.Opposite(n.R), x)
 		}
 		if n.Op == expr.Pow && !depends(n.L, x) {
-			return exponential(n.L, neg(n.R), x)
+			return exponential(n.L, expr.Opposite(n.R), x)
 		}
 	case *expr.Call:
 		inverse := map[string]Kind{"cos": Secant, "sin": Cosecant, "tan": Cotangent, "cot": Tangent}
@@ -303,7 +303,7 @@ func underneath(n expr.Node, x string) (Form, bool) {
 	if f, ok := logistic(n, x); ok {
 		return f, true
 	}
-	return fraction(over(num(1), n), x)
+	return fraction(expr.Over(num(1), n), x)
 }
 
 // logistic reads 1/(c + a·b^(mx + d)) with a/c > 0: the parent is 1/(1 + e^(−x)).
@@ -313,13 +313,13 @@ func logistic(below expr.Node, x string) (Form, bool) {
 		return Form{}, false
 	}
 	// c + a·e^(s(x − h)) = c(1 + e^(s(x − h) + ln(a/c)))
-	s := simple(times(f.B, call("ln", f.Parent.Base)))
-	lead := simple(over(f.A, f.K))
+	s := simple(expr.Times(f.B, expr.Apply("ln", f.Parent.Base)))
+	lead := simple(expr.Over(f.A, f.K))
 	if len(expr.Names(lead)) == 0 && sign(lead) <= 0 {
 		return Form{}, false
 	}
-	h := simple(minus(f.H, over(call("ln", lead), s)))
-	return Form{Parent{Kind: Logistic}, simple(over(num(1), f.K)), simple(neg(s)), h, num(0)}, true
+	h := simple(expr.Minus(f.H, expr.Over(expr.Apply("ln", lead), s)))
+	return Form{Parent{Kind: Logistic}, simple(expr.Over(num(1), f.K)), simple(expr.Opposite(s)), h, num(0)}, true
 }
 
 // collected reads what is not written as one parent: expanded powers, quotients of lines, sums of a sine and a cosine.
@@ -342,16 +342,16 @@ func polynomial(n expr.Node, x string) (Form, bool) {
 	case 2:
 		return line(n, x)
 	case 3:
-		h := simple(neg(over(c[1], times(num(2), c[2]))))
-		k := simple(minus(c[0], over(power(c[1], num(2)), times(num(4), c[2]))))
+		h := simple(expr.Opposite(expr.Over(c[1], expr.Times(num(2), c[2]))))
+		k := simple(expr.Minus(c[0], expr.Over(expr.Power(c[1], num(2)), expr.Times(num(4), c[2]))))
 		return Form{Parent{Kind: Quadratic}, c[2], num(1), h, k}, true
 	}
 	// a x³ + b x² + c x + d is a(x − h)³ + k when 3ac = b².
-	h := simple(neg(over(c[2], times(num(3), c[3]))))
-	if !vanishes(minus(times(times(num(3), c[3]), c[1]), power(c[2], num(2)))) {
+	h := simple(expr.Opposite(expr.Over(c[2], expr.Times(num(3), c[3]))))
+	if !vanishes(expr.Minus(expr.Times(expr.Times(num(3), c[3]), c[1]), expr.Power(c[2], num(2)))) {
 		return Form{}, false
 	}
-	k := simple(plus(c[0], times(c[3], power(h, num(3)))))
+	k := simple(expr.Plus(c[0], expr.Times(c[3], expr.Power(h, num(3)))))
 	return Form{Parent{Kind: Cubic}, c[3], num(1), h, k}, true
 }
 
@@ -382,22 +382,22 @@ func fraction(n expr.Node, x string) (Form, bool) {
 	if len(q) == 2 && len(p) <= 2 {
 		// a/c + (b − ad/c)/(c(x + d/c))
 		a, b, c, d := at(p, 1), at(p, 0), q[1], q[0]
-		lead := simple(over(minus(b, over(times(a, d), c)), c))
+		lead := simple(expr.Over(expr.Minus(b, expr.Over(expr.Times(a, d), c)), c))
 		if vanishes(lead) {
 			return Form{}, false
 		}
-		return Form{Parent{Kind: Reciprocal}, lead, num(1), simple(neg(over(d, c))), simple(over(a, c))}, true
+		return Form{Parent{Kind: Reciprocal}, lead, num(1), simple(expr.Opposite(expr.Over(d, c))), simple(expr.Over(a, c))}, true
 	}
-	if len(q) != 3 || len(p) > 3 || !vanishes(minus(power(q[1], num(2)), times(times(num(4), q[2]), q[0]))) {
+	if len(q) != 3 || len(p) > 3 || !vanishes(expr.Minus(expr.Power(q[1], num(2)), expr.Times(expr.Times(num(4), q[2]), q[0]))) {
 		return Form{}, false
 	}
-	h := simple(neg(over(q[1], times(num(2), q[2]))))
-	k := simple(over(at(p, 2), q[2]))
+	h := simple(expr.Opposite(expr.Over(q[1], expr.Times(num(2), q[2]))))
+	k := simple(expr.Over(at(p, 2), q[2]))
 	// what is left above after k times the square must be a number
-	if !vanishes(minus(at(p, 1), times(k, q[1]))) {
+	if !vanishes(expr.Minus(at(p, 1), expr.Times(k, q[1]))) {
 		return Form{}, false
 	}
-	lead := simple(over(minus(at(p, 0), times(k, q[0])), q[2]))
+	lead := simple(expr.Over(expr.Minus(at(p, 0), expr.Times(k, q[0])), q[2]))
 	if vanishes(lead) {
 		return Form{}, false
 	}
@@ -472,9 +472,9 @@ func wave(n expr.Node, x string, degrees bool) (Form, bool) {
 		if !zero(along, across) {
 			return Form{}, false
 		}
-		lift = simple(plus(lift, over(plus(grid[2][0], grid[0][2]), num(2))))
-		along, across = simple(over(grid[1][1], num(2))), simple(over(minus(grid[0][2], grid[2][0]), num(2)))
-		b = simple(times(num(2), b))
+		lift = simple(expr.Plus(lift, expr.Over(expr.Plus(grid[2][0], grid[0][2]), num(2))))
+		along, across = simple(expr.Over(grid[1][1], num(2))), simple(expr.Over(expr.Minus(grid[0][2], grid[2][0]), num(2)))
+		b = simple(expr.Times(num(2), b))
 	}
 	switch {
 	case zero(along) && zero(across):
@@ -488,15 +488,15 @@ func wave(n expr.Node, x string, degrees bool) (Form, bool) {
 		return Form{}, false
 	}
 	// a sin v + b cos v = r sin(v + φ) with r = √(a² + b²), cos φ = a/r, sin φ = b/r
-	r := simple(call("sqrt", plus(power(along, num(2)), power(across, num(2)))))
-	phase := simple(call("arctan", over(across, along)))
+	r := simple(expr.Apply("sqrt", expr.Plus(expr.Power(along, num(2)), expr.Power(across, num(2)))))
+	phase := simple(expr.Apply("arctan", expr.Over(across, along)))
 	if degrees {
-		phase = simple(times(phase, over(num(180), pi)))
+		phase = simple(expr.Times(phase, expr.Over(num(180), pi)))
 	}
 	if sign(along) < 0 {
-		phase = simple(plus(phase, Parent{Kind: Sine, Degrees: degrees}.straight()))
+		phase = simple(expr.Plus(phase, Parent{Kind: Sine, Degrees: degrees}.straight()))
 	}
-	return Form{Parent{Kind: Sine}, r, b, simple(minus(h, over(phase, b))), lift}, true
+	return Form{Parent{Kind: Sine}, r, b, simple(expr.Minus(h, expr.Over(phase, b))), lift}, true
 }
 
 // whyNot says in words why a formula has no single parent.

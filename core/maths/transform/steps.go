@@ -31,7 +31,7 @@ type Affine struct{ Factor, Add expr.Node }
 var same = Affine{num(1), num(0)}
 
 // Of is where a place goes.
-func (a Affine) Of(v expr.Node) expr.Node { return simple(plus(times(a.Factor, v), a.Add)) }
+func (a Affine) Of(v expr.Node) expr.Node { return simple(expr.Plus(expr.Times(a.Factor, v), a.Add)) }
 
 // Step is one transformation. Every point (x, y) of the curve goes to (X of x, Y of y).
 type Step struct {
@@ -98,7 +98,7 @@ func (s Step) Text() string {
 	}
 	size, v := s.Amount, s.value()
 	if isBelowZero(size) && s.move == shift {
-		size, v = simple(neg(size)), -math.Abs(v)
+		size, v = simple(expr.Opposite(size)), -math.Abs(v)
 	}
 	return s.say(v, pretty(size))
 }
@@ -158,14 +158,14 @@ func (f Form) Steps(x string, o Order) []Step {
 	b := builder{f: f, x: x, now: Form{f.Parent, num(1), num(1), num(0), num(0)}}
 	if o.ShiftFirst {
 		// p(Bx + c): the shift by −c comes first.
-		b.shift(true, simple(times(f.B, f.H)))
+		b.shift(true, simple(expr.Times(f.B, f.H)))
 	}
-	b.scale(true, simple(over(num(1), f.B)))
+	b.scale(true, simple(expr.Over(num(1), f.B)))
 	if !o.ShiftFirst {
 		b.shift(true, f.H)
 	}
 	if o.LiftFirst {
-		b.shift(false, simple(over(f.K, f.A)))
+		b.shift(false, simple(expr.Over(f.K, f.A)))
 	}
 	b.scale(false, f.A)
 	if !o.LiftFirst {
@@ -182,7 +182,7 @@ func (b *builder) scale(across bool, factor expr.Node) {
 	}
 	size := factor
 	if isBelowZero(factor) {
-		size = simple(neg(factor))
+		size = simple(expr.Opposite(factor))
 	}
 	b.stretch(across, size)
 	if isBelowZero(factor) {
@@ -211,7 +211,7 @@ func (b *builder) put(across bool, m move, amount expr.Node, a Affine) {
 		b.inner = back(b.inner, b.x, a)
 	} else {
 		s.Y = a
-		b.now.A, b.now.K = simple(times(a.Factor, b.now.A)), simple(plus(times(a.Factor, b.now.K), a.Add))
+		b.now.A, b.now.K = simple(expr.Times(a.Factor, b.now.A)), simple(expr.Plus(expr.Times(a.Factor, b.now.K), a.Add))
 	}
 	s.Formula = b.now.outside(b.f.Parent.Of(b.inner))
 	b.steps = append(b.steps, s)
@@ -223,13 +223,13 @@ func back(inner expr.Node, x string, a Affine) expr.Node {
 	if !ok || len(c) != 2 {
 		return inner
 	}
-	slope := simple(over(c[1], a.Factor))
-	h := a.Of(simple(neg(over(c[0], c[1]))))
+	slope := simple(expr.Over(c[1], a.Factor))
+	h := a.Of(simple(expr.Opposite(expr.Over(c[0], c[1]))))
 	if isZero(simple(a.Add)) {
 		// Bx + c keeps its c when x is stretched.
 		return shifted(scaled(slope, &expr.Name{Name: x}), c[0])
 	}
-	return scaled(slope, shifted(&expr.Name{Name: x}, neg(h)))
+	return scaled(slope, shifted(&expr.Name{Name: x}, expr.Opposite(h)))
 }
 
 func (b *builder) shift(across bool, by expr.Node) {

@@ -136,7 +136,7 @@ func TestEveryStepMovesTheCurveToWhereItsFormulaSays(t *testing.T) {
 func TestTheFormIsTheFunction(t *testing.T) {
 	for _, text := range []string{"x^2 + 8x + 11", "a x^2 + b x + c", "-x^2 + 6x - 9", "(3x - 4)/(2x + 6)", "x^3 - 6x^2 + 12x - 5", "5/(x^2 - 4x + 4)",
 		"a(x - h)^2 + k", "(x + 1)(x - 5)", "m x + b", "(x^2 + 1)/x^2"} {
-		difference := &expr.Binary{Op: expr.Sub, L: parse(t, text), R: recognise(t, text).Canonical.Node("x")}
+		difference := expr.Minus(parse(t, text), recognise(t, text).Canonical.Node("x"))
 		above, _, ok := symbolic.Together(difference)
 		require.True(t, ok, text)
 		expanded, _ := symbolic.Expand(above)

@@ -168,7 +168,7 @@ func (r *reader) read(n expr.Node, active program.Point) {
 		case "min", "max":
 			for i, a := range n.Args {
 				for _, b := range n.Args[i+1:] {
-					r.add(&expr.Binary{Op: expr.Sub, L: a, R: b}, active, guard{kind: Corner, at: zero})
+					r.add(expr.Minus(a, b), active, guard{kind: Corner, at: zero})
 				}
 			}
 		}
@@ -250,7 +250,7 @@ func (r *reader) readPieces(n *expr.Pieces, outer program.Point) {
 		when := p.When
 		for _, end := range []expr.Node{when.Lo, when.Hi} {
 			if end != nil {
-				r.add(&expr.Binary{Op: expr.Sub, L: when.Subject(), R: end}, outer, guard{kind: Jump, at: []float64{0}})
+				r.add(expr.Minus(when.Subject(), end), outer, guard{kind: Jump, at: []float64{0}})
 			}
 		}
 		holds := r.point(&expr.Pieces{List: []expr.Piece{{Body: expr.Num(1), When: when}}})

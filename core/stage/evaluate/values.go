@@ -196,7 +196,7 @@ func ColourClass(colour int) string {
 
 func fractionNode(v *big.Rat) expr.Node {
 	if v.Sign() < 0 {
-		return &expr.Neg{X: expr.Rat(new(big.Rat).Neg(v))}
+		return expr.Opposite(expr.Rat(new(big.Rat).Neg(v)))
 	}
 	return expr.Rat(v)
 }

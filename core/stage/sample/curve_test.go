@@ -246,8 +246,8 @@ func TestMarksDoNotHangOnTheUnits(t *testing.T) {
 				require.NoError(t, err)
 				return ten.Node
 			}
-			x := &expr.Binary{Op: expr.Mul, L: unit(power[0]), R: &expr.Name{Name: "x"}}
-			n := &expr.Binary{Op: expr.Mul, L: unit(power[1]), R: symbolic.Substitute(f.Node, map[string]expr.Node{"x": x})}
+			x := expr.Times(unit(power[0]), &expr.Name{Name: "x"})
+			n := expr.Times(unit(power[1]), symbolic.Substitute(f.Node, map[string]expr.Node{"x": x}))
 			scaled, err := sample.Compile(symbolic.Radians(n, false), []string{"x"})
 			require.NoError(t, err)
 			v, narrow, tall := windows[1], math.Pow(10, float64(power[0])), math.Pow(10, float64(power[1]))

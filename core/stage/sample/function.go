@@ -147,7 +147,7 @@ func settled(n expr.Node) expr.Node {
 			n.Args[0] = snapped(snapped(n.Args[0], expr.Num(1)), expr.Num(-1))
 		case "floor", "ceil", "sgn":
 			half := symbolic.Ratio(big.NewRat(1, 2))
-			n.Args[0] = snapped(n.Args[0], &expr.Call{Name: "floor", Args: []expr.Node{&expr.Binary{Op: expr.Add, L: n.Args[0], R: half}}})
+			n.Args[0] = snapped(n.Args[0], &expr.Call{Name: "floor", Args: []expr.Node{expr.Plus(n.Args[0], half)}})
 		}
 	}
 	return n
@@ -155,10 +155,10 @@ func settled(n expr.Node) expr.Node {
 
 // snapped is t where u is within a billionth of it, else u: t + (u − t)·min(1, ⌊2³⁰|u − t|⌋).
 func snapped(u, t expr.Node) expr.Node {
-	off := &expr.Binary{Op: expr.Sub, L: u, R: t}
-	size := &expr.Binary{Op: expr.Mul, L: expr.Num(1 << 30), R: &expr.Call{Name: "abs", Args: []expr.Node{off}}}
+	off := expr.Minus(u, t)
+	size := expr.Times(expr.Num(1<<30), &expr.Call{Name: "abs", Args: []expr.Node{off}})
 	far := &expr.Call{Name: "min", Args: []expr.Node{expr.Num(1), &expr.Call{Name: "floor", Args: []expr.Node{size}}}}
-	return &expr.Binary{Op: expr.Add, L: t, R: &expr.Binary{Op: expr.Mul, L: off, R: far}}
+	return expr.Plus(t, expr.Times(off, far))
 }
 
 // side is what a function does when x approaches a place from one side.

@@ -86,7 +86,7 @@ func (f *Function) withParameters(in []float64) expr.Node {
 func decimal(v float64) expr.Node {
 	r, ok := new(big.Rat).SetString(strconv.FormatFloat(v, 'g', -1, 64))
 	if !ok {
-		return &expr.Binary{Op: expr.Div, L: expr.Num(0), R: expr.Num(0)}
+		return expr.Over(expr.Num(0), expr.Num(0))
 	}
 	return symbolic.Ratio(r)
 }
@@ -104,7 +104,7 @@ func exactly(x float64) (places []expr.Node) {
 		p := math.Round(x * d)
 		add(p/d, symbolic.Ratio(big.NewRat(int64(p), int64(d))))
 		p = math.Round(x / math.Pi * d)
-		add(p/d*math.Pi, &expr.Binary{Op: expr.Mul, L: symbolic.Ratio(big.NewRat(int64(p), int64(d))), R: &expr.Constant{Name: "pi"}})
+		add(p/d*math.Pi, expr.Times(symbolic.Ratio(big.NewRat(int64(p), int64(d))), &expr.Constant{Name: "pi"}))
 	}
 	short, err := strconv.ParseFloat(strconv.FormatFloat(x, 'g', 9, 64), 64)
 	if err == nil {

@@ -29,7 +29,7 @@ func CompilePlane(x, y expr.Node, inputs []string) (*Plane, error) {
 	if err != nil {
 		return nil, err
 	}
-	both := program.Work(&expr.Binary{Op: expr.Add, L: x, R: y}, inputs)
+	both := program.Work(expr.Plus(x, y), inputs)
 	return &Plane{x: px, y: py, work: both, formulas: [2]expr.Node{x, y}, inputs: inputs}, nil
 }
 

@@ -40,15 +40,15 @@ func (m *maker) formula(depth int) expr.Node {
 	case k < 3:
 		return m.leaf()
 	case k < 6:
-		return &expr.Binary{Op: expr.Add, L: m.formula(depth - 1), R: m.formula(depth - 1)}
+		return expr.Plus(m.formula(depth-1), m.formula(depth-1))
 	case k < 7:
-		return &expr.Binary{Op: expr.Sub, L: m.formula(depth - 1), R: m.formula(depth - 1)}
+		return expr.Minus(m.formula(depth-1), m.formula(depth-1))
 	case k < 10:
-		return &expr.Binary{Op: expr.Mul, L: m.formula(depth - 1), R: m.formula(depth - 1)}
+		return expr.Times(m.formula(depth-1), m.formula(depth-1))
 	case k < 12:
-		return &expr.Binary{Op: expr.Div, L: m.formula(depth - 1), R: m.formula(depth - 1)}
+		return expr.Over(m.formula(depth-1), m.formula(depth-1))
 	case k < 13:
-		return &expr.Binary{Op: expr.Pow, L: m.formula(depth - 1), R: m.exponent()}
+		return expr.Power(m.formula(depth-1), m.exponent())
 	case k < 14:
 		return &expr.Neg{X: m.formula(depth - 1)}
 	}
@@ -65,7 +65,7 @@ func (m *maker) leaf() expr.Node {
 	switch m.choice(4) {
 	case 0:
 		// No π: rounded, sin π is no 0, and what hangs on that cannot be compared.
-		return &expr.Binary{Op: expr.Div, L: expr.Num(1), R: expr.Num(3)}
+		return expr.Over(expr.Num(1), expr.Num(3))
 	case 1:
 		return &expr.Constant{Name: "e"}
 	case 2:
@@ -83,7 +83,7 @@ func (m *maker) exponent() expr.Node {
 	case 3:
 		return &expr.Neg{X: expr.Num(1)}
 	case 4:
-		return &expr.Binary{Op: expr.Div, L: expr.Num(int64(1 + m.choice(3))), R: expr.Num(int64(2 + m.choice(3)))}
+		return expr.Over(expr.Num(int64(1+m.choice(3))), expr.Num(int64(2+m.choice(3))))
 	}
 	return &expr.Name{Name: "x"}
 }

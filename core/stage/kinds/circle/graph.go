@@ -23,7 +23,7 @@ func (p *Part) loadGraph(d *evaluate.Demonstration, of string) {
 	n := expr.Node(&expr.Call{Name: string(p.Ratio), Args: []expr.Node{symbolic.Radians(angle, false)}})
 	using := []*evaluate.Expression{c.angle}
 	if c.Scaled {
-		n = &expr.Binary{Op: expr.Add, L: c.centre.Inlined(), R: &expr.Binary{Op: expr.Mul, L: c.radius.Inlined(), R: n}}
+		n = expr.Plus(c.centre.Inlined(), expr.Times(c.radius.Inlined(), n))
 		using = append(using, c.radius, c.centre)
 	}
 	n = symbolic.Substitute(n, map[string]expr.Node{c.body.Driver: &expr.Name{Name: evaluate.NoVariable}})

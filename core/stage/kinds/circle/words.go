@@ -108,10 +108,10 @@ func (c *Live) GraphLaTeX(d *evaluate.Demonstration, f trig.Function) string {
 	}
 	ratio := expr.Node(&expr.Call{Name: string(f), Args: []expr.Node{c.angle.Formula}})
 	if n, is := c.radius.Formula.(*expr.Number); !is || n.Value.Cmp(one) != 0 {
-		ratio = &expr.Binary{Op: expr.Mul, L: c.radius.Formula, R: ratio}
+		ratio = expr.Times(c.radius.Formula, ratio)
 	}
 	if n, is := c.centre.Formula.(*expr.Number); !is || n.Value.Sign() != 0 {
-		ratio = &expr.Binary{Op: expr.Add, L: ratio, R: c.centre.Formula}
+		ratio = expr.Plus(ratio, c.centre.Formula)
 	}
 	return d.LaTeX(ratio, d.Class)
 }

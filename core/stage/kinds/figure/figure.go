@@ -72,7 +72,7 @@ func (f *Live) load(d *evaluate.Demonstration, id string) kind.Live {
 		variable := f.First.Stated.Variables[0]
 		second := symbolic.Substitute(f.Second.Inlined, map[string]expr.Node{f.Second.Stated.Variables[0]: &expr.Name{Name: variable}})
 		d.Counters.Compiles++
-		f.meet = breaks.NewRoots(&expr.Binary{Op: expr.Sub, L: f.First.Inlined, R: second}, d.InputNames(variable))
+		f.meet = breaks.NewRoots(expr.Minus(f.First.Inlined, second), d.InputNames(variable))
 	}
 	return f
 }

@@ -68,7 +68,7 @@ func loadBetween(d *evaluate.Demonstration, b *Body, id string) *Between {
 	l.on = append(l.on, l.Upper.Hangs()...)
 	if l.Lower != nil {
 		same := map[string]expr.Node{l.Lower.Stated.Variables[0]: &expr.Name{Name: variable}}
-		n = &expr.Binary{Op: expr.Sub, L: n, R: symbolic.Substitute(l.Lower.Inlined, same)}
+		n = expr.Minus(n, symbolic.Substitute(l.Lower.Inlined, same))
 		l.on = append(l.on, l.Lower.Hangs()...)
 	}
 	inputs := d.InputNames(variable)

@@ -51,7 +51,7 @@ func loadWhere(d *evaluate.Demonstration, b *Body, id string) *Where {
 			if sign == ">" || sign == "≥" {
 				left, right = right, left
 			}
-			c, ok := l.load(d, &expr.Binary{Op: expr.Sub, L: left, R: right}, inputs, id)
+			c, ok := l.load(d, expr.Minus(left, right), inputs, id)
 			if !ok {
 				return nil
 			}

@@ -88,7 +88,7 @@ func understandPolar(d *evaluate.Demonstration, m *Live, e *document.Entry) bool
 		angle = &expr.Degree{X: angle}
 	}
 	turned := func(name string) expr.Node {
-		return &expr.Binary{Op: expr.Mul, L: m.r, R: &expr.Call{Name: name, Args: []expr.Node{symbolic.Radians(angle, false)}}}
+		return expr.Times(m.r, &expr.Call{Name: name, Args: []expr.Node{symbolic.Radians(angle, false)}})
 	}
 	m.x, m.y = turned("cos"), turned("sin")
 	return true
@@ -110,7 +110,7 @@ func understandParametric(d *evaluate.Demonstration, m *Live, e *document.Entry)
 func compile(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
 	inputs := d.InputNames(m.variable)
 	var waits []string
-	both := &expr.Binary{Op: expr.Add, L: m.x, R: m.y}
+	both := expr.Plus(m.x, m.y)
 	if m.on, waits = d.Dependencies(both, []string{m.variable}); len(waits) > 0 {
 		d.Wait(waits, both, e.ID, "function")
 		return false
@@ -223,7 +223,7 @@ func (m *Live) Studied(d *evaluate.Demonstration) (*curves.Curve, error) {
 	}
 	r := numbers(m.r)
 	if d.Document.AngleUnit == document.Degree {
-		turned := &expr.Binary{Op: expr.Div, L: &expr.Binary{Op: expr.Mul, L: expr.Num(180), R: &expr.Name{Name: m.variable}}, R: &expr.Constant{Name: "pi"}}
+		turned := expr.Over(expr.Times(expr.Num(180), &expr.Name{Name: m.variable}), &expr.Constant{Name: "pi"})
 		r = symbolic.Simplify(symbolic.Substitute(r, map[string]expr.Node{m.variable: turned})).Node
 	}
 	return curves.Polar(r, m.variable)
