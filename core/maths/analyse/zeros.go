@@ -11,6 +11,7 @@ import (
 	"parvix/core/maths/exact"
 	"parvix/core/maths/series"
 	"parvix/core/maths/solve"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/interval"
 	"parvix/core/numeric/program"
@@ -204,14 +205,7 @@ func (a *analyser) crossesElsewhere(n expr.Node, lo, hi float64, zeros []zero) b
 // passes 0, and not where it jumps.
 func crossing(f func(float64) float64, x, z float64) (value float64) {
 	left := f(x)
-	for range 60 {
-		mid := x + (z-x)/2
-		if v := f(mid); v*left > 0 {
-			x = mid
-		} else {
-			z = mid
-		}
-	}
+	_, z = bisect.Change(func(x float64) bool { return f(x)*left > 0 }, x, z, 60)
 	return f(z)
 }
 

@@ -13,6 +13,7 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/solve"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/program"
 )
 
@@ -226,14 +227,7 @@ func Follow(value, condition program.Point, in []float64, slot int, values []flo
 				continue
 			}
 			size := math.Max(math.Abs(start), math.Abs(now))
-			for range followHalvings {
-				middle := (a + b) / 2
-				if c := at(middle); c != 0 && c < 0 == (start < 0) {
-					a = middle
-				} else {
-					b = middle
-				}
-			}
+			_, b = bisect.Change(func(x float64) bool { c := at(x); return c != 0 && c < 0 == (start < 0) }, a, b, followHalvings)
 			// A sign that changes through a pole is none of a zero.
 			if c := at(b); !(math.Abs(c) <= 1e-6*size) {
 				continue

@@ -3,6 +3,8 @@ package trajectory
 import (
 	"math"
 	"sort"
+
+	"parvix/core/numeric/bisect"
 )
 
 // Place is a place of the plane.
@@ -36,13 +38,7 @@ func (c *Curve) meets(k int, from, to float64) (places []Place) {
 		case was == 0:
 			add(low)
 		case was*now < 0:
-			for range 60 {
-				if middle := (low + high) / 2; value(middle)*was > 0 {
-					low = middle
-				} else {
-					high = middle
-				}
-			}
+			low, _ = bisect.Change(func(x float64) bool { return value(x)*was > 0 }, low, high, 60)
 			// A pole changes the sign too, and is no meeting.
 			if math.Abs(value(low)) < 1e-6*math.Max(1, math.Max(math.Abs(was), math.Abs(now))) {
 				add(low)

@@ -3,6 +3,7 @@ package trajectory
 import (
 	"math"
 
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/quadrature"
 )
 
@@ -117,13 +118,6 @@ func Sectors(region func(direction float64) (near, far float64)) (list [][]Secto
 // crossing bisects to where a density changes its sign.
 func crossing(density func(float64) float64, a, b float64) float64 {
 	rising := density(a) < 0
-	for range 60 {
-		m := (a + b) / 2
-		if (density(m) < 0) == rising {
-			a = m
-		} else {
-			b = m
-		}
-	}
-	return b
+	_, after := bisect.Change(func(x float64) bool { return (density(x) < 0) == rising }, a, b, 60)
+	return after
 }

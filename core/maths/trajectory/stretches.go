@@ -4,6 +4,7 @@ import (
 	"math"
 	"sort"
 
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/quadrature"
 )
@@ -52,13 +53,7 @@ func (c *Curve) defined(from, to float64) (list []stretch) {
 		return !math.IsNaN(x+y+z) && !math.IsInf(x+y+z, 0)
 	}
 	edge := func(out, in float64) float64 {
-		for range 70 {
-			if middle := (out + in) / 2; exists(middle) {
-				in = middle
-			} else {
-				out = middle
-			}
-		}
+		_, in = bisect.Change(func(t float64) bool { return !exists(t) }, out, in, 70)
 		return in
 	}
 	step := (to - from) / gapSteps

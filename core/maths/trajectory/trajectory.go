@@ -10,6 +10,7 @@ import (
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/analyse"
 	"parvix/core/maths/exact"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/program"
 	"parvix/core/numeric/quadrature"
@@ -262,13 +263,6 @@ func (c *Curve) Box(from, to float64) Box {
 // turning closes in the place where a coordinate's derivative changes its sign.
 func (c *Curve) turning(k int, low, high float64) float64 {
 	sign := math.Signbit(c.speed[k]([]float64{low}))
-	for range 60 {
-		middle := (low + high) / 2
-		if math.Signbit(c.speed[k]([]float64{middle})) == sign {
-			low = middle
-		} else {
-			high = middle
-		}
-	}
+	low, high = bisect.Change(func(t float64) bool { return math.Signbit(c.speed[k]([]float64{t})) == sign }, low, high, 60)
 	return (low + high) / 2
 }

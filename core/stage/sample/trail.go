@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"parvix/core/formula/expr"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/program"
 )
@@ -275,14 +276,7 @@ func (s *Trailer) kept(p *Plane, in []float64, pixel float64) Trail {
 
 // edge closes in the end of a gap between two values of the parameter.
 func (s *Trailer) edge(p *Plane, in []float64, low, high float64, existsHigh bool, exists func(Point) bool) (float64, Point) {
-	for range 40 {
-		middle := (low + high) / 2
-		if exists(p.At(middle, in)) == existsHigh {
-			high = middle
-		} else {
-			low = middle
-		}
-	}
+	low, high = bisect.Change(func(t float64) bool { return exists(p.At(t, in)) != existsHigh }, low, high, 40)
 	if existsHigh {
 		return high, p.At(high, in)
 	}

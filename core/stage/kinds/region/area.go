@@ -6,6 +6,7 @@ import (
 
 	"parvix/core/formula/expr"
 	"parvix/core/maths/solve"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/interval"
 	"parvix/core/numeric/program"
 	"parvix/core/numeric/quadrature"
@@ -128,13 +129,17 @@ func (l *Where) areaWithin(m *measuredWhere, in []float64) float64 {
 // without a slope.
 func strip(height func(float64) float64, a, b, scale float64) quadrature.Integral {
 	low, high := height(a), height(b)
+	edge := func() float64 {
+		last, first := bisect.Change(func(x float64) bool { return (height(x) > 0) == (low > 0) }, a, b, 52)
+		return (last + first) / 2
+	}
 	switch {
 	case low == 0 && high == 0 && height((a+b)/2) == 0:
 		return quadrature.Integral{}
 	case low == 0 && high > 0:
-		return quadrature.Piece(height, turning(func(x float64) bool { return height(x) > 0 }, a, b, false), b)
+		return quadrature.Piece(height, edge(), b)
 	case low > 0 && high == 0:
-		return quadrature.Piece(height, a, turning(func(x float64) bool { return height(x) > 0 }, a, b, true))
+		return quadrature.Piece(height, a, edge())
 	}
 	return quadrature.Smooth(height, a, b, scale)
 }
@@ -185,21 +190,9 @@ func (c *condition) bordersAt(x float64, m *measuredWhere, in, places []float64)
 	for k := range rows {
 		low, high := m.bottom+step*float64(k), m.bottom+step*float64(k+1)
 		if holds := c.holds(x, high, in); holds != held {
-			places, held = append(places, turning(func(y float64) bool { return c.holds(x, y, in) }, low, high, held)), holds
+			last, first := bisect.Change(func(y float64) bool { return c.holds(x, y, in) == held }, low, high, 52)
+			places, held = append(places, (last+first)/2), holds
 		}
 	}
 	return places
-}
-
-// turning is where something begins or ends to hold between two places.
-func turning(holds func(float64) bool, a, b float64, atA bool) float64 {
-	for range 52 {
-		middle := (a + b) / 2
-		if holds(middle) == atA {
-			a = middle
-		} else {
-			b = middle
-		}
-	}
-	return (a + b) / 2
 }

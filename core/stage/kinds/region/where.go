@@ -9,6 +9,7 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/symbolic"
+	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/interval"
 	"parvix/core/numeric/program"
@@ -259,19 +260,14 @@ const halvings = 10
 
 // crossing is where a border crosses a side, on the side where the condition holds.
 func (c *cutter) crossing(i int, from, to [2]float64, holdsAtFrom bool) [2]float64 {
-	inside, outside := from, to
-	if !holdsAtFrom {
-		inside, outside = to, from
+	along := func(t float64) [2]float64 {
+		return [2]float64{from[0] + t*(to[0]-from[0]), from[1] + t*(to[1]-from[1])}
 	}
-	for range halvings {
-		middle := [2]float64{(inside[0] + outside[0]) / 2, (inside[1] + outside[1]) / 2}
-		if c.holds(i, middle) {
-			inside = middle
-		} else {
-			outside = middle
-		}
+	last, first := bisect.Change(func(t float64) bool { return c.holds(i, along(t)) == holdsAtFrom }, 0, 1, halvings)
+	if holdsAtFrom {
+		return along(last)
 	}
-	return inside
+	return along(first)
 }
 
 func (c *cutter) take(polygon [][2]float64) {
