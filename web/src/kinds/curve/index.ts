@@ -1,8 +1,9 @@
 import { useBench } from '../../bench/store';
 import { lastFunction, needsFunction, parameters } from '../bench';
 import type { PageKind } from '../kind';
+import { curveLabels } from '../labels';
 import Form from './Form.vue';
-import Icon from './Icon.vue';
+import Icon from '../CurveIcon.vue';
 
 /** Opens the findings of a curve's function, which stand under its statement. */
 async function study(name: string) {
@@ -16,17 +17,7 @@ export const curve: PageKind<'curve'> = {
   name: (body) => body.function,
   form: Form,
   icon: Icon,
-  labels: (body) =>
-    body.family
-      ? [
-          ['name', "its parameter's value"],
-          ['none', 'nothing'],
-        ]
-      : [
-          ['name', 'its name'],
-          ['formula', 'the formula with values'],
-          ['none', 'nothing'],
-        ],
+  labels: curveLabels,
   line: (body) => (body.family ? undefined : body.parent ? 'dashed' : 'whole'),
   grip: (body) => `A grip of the curve of ${body.function}`,
   coloured: (body) => !body.family,

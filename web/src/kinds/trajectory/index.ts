@@ -1,24 +1,15 @@
 import type { PageKind } from '../kind';
+import { curveLabels } from '../labels';
 import Below from './Below.vue';
 import Form from './Form.vue';
-import Icon from './Icon.vue';
+import Icon from '../CurveIcon.vue';
 import { pieceActions, regionActions } from './part';
 
 export const trajectory: PageKind<'trajectory'> = {
   name: (body) => body.function ?? 'the curve',
   form: Form,
   icon: Icon,
-  labels: (body) =>
-    body.family
-      ? [
-          ['name', "its parameter's value"],
-          ['none', 'nothing'],
-        ]
-      : [
-          ['name', 'its name'],
-          ['formula', 'the formula with values'],
-          ['none', 'nothing'],
-        ],
+  labels: curveLabels,
   coloured: (body) => !body.family,
   below: Below,
   actions: (e) => [...pieceActions(e), ...regionActions(e)],

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { TrajectoryBody } from '../../generated/types';
-
-defineProps<{ body: TrajectoryBody }>();
+// A curve, or the members of a family.
+defineProps<{ body: { family?: unknown } }>();
 </script>
 
 <template>
