@@ -49,7 +49,8 @@ func observe(t *testing.T, page *rod.Page) {
 	failOnMistakes(t, page)
 }
 
-// failOnMistakes fails the test on an exception that nobody caught and on what the security policy refused.
+// failOnMistakes fails the test on an exception that nobody caught, on what the security policy refused, and on a process that
+// ended: nothing is answered after that, and the wait for it would say no more than that.
 func failOnMistakes(t *testing.T, page *rod.Page) {
 	go page.EachEvent(func(e *proto.RuntimeExceptionThrown) {
 		t.Errorf("the page threw: %s %v", e.ExceptionDetails.Text, e.ExceptionDetails.Exception.Description)
@@ -57,6 +58,8 @@ func failOnMistakes(t *testing.T, page *rod.Page) {
 		if e.Type == proto.RuntimeConsoleAPICalledTypeError {
 			t.Errorf("the page's console: %s", described(e.Args))
 		}
+	}, func(*proto.InspectorTargetCrashed) {
+		t.Error("the page's process crashed")
 	}, func(e *proto.LogEntryAdded) {
 		if e.Entry.Source == proto.LogLogEntrySourceSecurity {
 			t.Errorf("the security policy refused something: %s", e.Entry.Text)
@@ -111,8 +114,8 @@ func until(t *testing.T, page *rod.Page, condition string, args ...any) {
 	t.Helper()
 	err := page.Timeout(patience).Wait(rod.Eval(condition, args...).ByPromise())
 	if err != nil {
-		seen, _ := page.Timeout(patience).Eval(`() => document.body.innerText.slice(0, 600)`)
-		require.NoError(t, err, "%s, while the page says: %v", condition, seen)
+		seen, silent := page.Timeout(patience).Eval(`() => document.body.innerText.slice(0, 600)`)
+		require.NoError(t, err, "%s, while the page says: %v %v", condition, seen, silent)
 	}
 }
 
