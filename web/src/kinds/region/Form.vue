@@ -32,8 +32,7 @@ const add = () => (body.value.conditions = [...conditions.value, '']);
       @update:value="set(k, $event)"
       @press-enter.prevent="emit('keep')"
     />
-    <button type="button" class="link" @click="add">another condition</button>
-    <p v-if="at('conditions')" class="problem" role="alert">{{ at('conditions')!.message }}</p>
+    <button type="button" class="link more" @click="add">another condition</button>
   </template>
   <template v-else>
     <label class="line">
@@ -72,3 +71,9 @@ const add = () => (body.value.conditions = [...conditions.value, '']);
     /></label>
   </template>
 </template>
+
+<style scoped>
+.more {
+  justify-self: start;
+}
+</style>
