@@ -41,16 +41,25 @@ func (c *Composer) Sampled(key, id string, from Source, in []float64) *Drawn {
 	if drawn.source != from || drawn.view != v {
 		drawn.source, drawn.view = from, v
 		c.count(id)
-		c.sampler.Allowed = min(c.left/max(1, c.waiting), sample.AllowedAlone)
+		c.sampler.Allowed = c.Share()
 		drawn.keep(c.sampler.Curve(from.Function, in,
 			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height}))
 		c.left -= c.sampler.Spent
 	}
+	c.Spend(id, 0, drawn.coarse)
+	return drawn
+}
+
+// Share is what one curve or region may take of the picture's work, in operations.
+func (c *Composer) Share() float64 { return min(c.left/max(1, c.waiting), sample.AllowedAlone) }
+
+// Spend notes what one has taken, and whether that did not suffice to draw it as finely as it should be.
+func (c *Composer) Spend(id string, work float64, coarse bool) {
+	c.left -= work
 	c.waiting--
-	if drawn.coarse && !slices.Contains(c.Coarse, id) {
+	if coarse && !slices.Contains(c.Coarse, id) {
 		c.Coarse = append(c.Coarse, id)
 	}
-	return drawn
 }
 
 // pictureWork is what the curves of one picture may take together, in operations: 40 ms or so on the machine it was

@@ -48,12 +48,16 @@ func (l *Where) measure(d *evaluate.Demonstration) *measuredWhere {
 	if stamp := d.StampOf(l.on, -1); !m.done || m.stamp != stamp {
 		*m = measuredWhere{stamp: stamp, done: true, area: math.NaN()}
 		in := append([]float64{}, l.inputs(d)...)
+		l.left = areaWork
 		if l.reach(m, in); m.bounded {
 			m.area = l.areaWithin(m, in)
 		}
 	}
 	return m
 }
+
+// areaWork bounds what an area takes, in operations, as compose.pictureWork does a picture.
+const areaWork = 5e6
 
 // Area is that of the region, NaN where it runs off or cannot be told.
 func (l *Where) Area(d *evaluate.Demonstration) float64 { return l.measure(d).area }
@@ -76,7 +80,7 @@ func (l *Where) reach(m *measuredWhere, in []float64) {
 	type square struct{ x, y float64 }
 	size := 2.0 * farthest
 	cells := []square{{-farthest, -farthest}}
-	for len(cells) > 0 && len(cells) < mostCells {
+	for len(cells) > 0 && len(cells) < mostCells && l.left > 0 {
 		size /= 2
 		var next []square
 		m.left, m.right, m.bottom, m.top = math.Inf(1), math.Inf(-1), math.Inf(1), math.Inf(-1)
@@ -94,18 +98,21 @@ func (l *Where) reach(m *measuredWhere, in []float64) {
 			break
 		}
 	}
-	m.bounded = len(cells) > 0 && m.left > -farthest && m.right < farthest && m.bottom > -farthest && m.top < farthest
+	m.bounded = len(cells) > 0 && l.left > 0 && m.left > -farthest && m.right < farthest && m.bottom > -farthest && m.top < farthest
 }
 
 func (l *Where) isOutside(x, y, size float64, in []float64) bool {
 	for i := range l.conditions {
-		value := l.conditions[i].over(interval.I{Lo: x, Hi: x + size}, interval.I{Lo: y, Hi: y + size}, in)
+		value := l.over(&l.conditions[i], interval.I{Lo: x, Hi: x + size}, interval.I{Lo: y, Hi: y + size}, in)
 		if value.IsEmpty() || value.Lo > 0 {
 			return true
 		}
 	}
 	return false
 }
+
+// told is how well an area has to be known: it is told to four decimals.
+const told = 5e-5
 
 // columns is in how many strips a region is worked out.
 const columns = 32
@@ -117,9 +124,11 @@ func (l *Where) areaWithin(m *measuredWhere, in []float64) float64 {
 	at := func(k int) float64 { return m.left + (m.right-m.left)*float64(k)/columns }
 	for k := range columns {
 		part := strip(height, at(k), at(k+1), sum)
-		sum, unsure = sum+part.Value, unsure+part.Error
+		if sum, unsure = sum+part.Value, unsure+part.Error; l.left < 0 {
+			return math.NaN()
+		}
 	}
-	if unsure > 1e-3*sum {
+	if unsure > told {
 		return math.NaN()
 	}
 	return sum
@@ -149,9 +158,12 @@ const rows = 128
 
 // height is how much of an upright line lies in the region: the stretches between its borders in which all conditions hold.
 func (l *Where) height(m *measuredWhere, x float64, in []float64) (total float64) {
+	if l.left < 0 {
+		return 0 // the work is spent, and the area is given up
+	}
 	places := append(l.places[:0], m.bottom)
 	for i := range l.conditions {
-		places = l.conditions[i].bordersAt(x, m, in, places)
+		places = l.bordersAt(&l.conditions[i], x, m, in, places)
 	}
 	places = append(places, m.top)
 	l.places = places
@@ -167,7 +179,7 @@ func (l *Where) height(m *measuredWhere, x float64, in []float64) (total float64
 
 func (l *Where) holdAt(x, y float64, in []float64) bool {
 	for i := range l.conditions {
-		if !l.conditions[i].holds(x, y, in) {
+		if !l.holds(&l.conditions[i], x, y, in) {
 			return false
 		}
 	}
@@ -175,7 +187,7 @@ func (l *Where) holdAt(x, y float64, in []float64) bool {
 }
 
 // bordersAt adds the heights at which the condition begins or ends to hold on an upright line.
-func (c *condition) bordersAt(x float64, m *measuredWhere, in, places []float64) []float64 {
+func (l *Where) bordersAt(c *condition, x float64, m *measuredWhere, in, places []float64) []float64 {
 	if c.solved {
 		in[0], in[1] = x, 0
 		for _, border := range c.borders {
@@ -186,11 +198,11 @@ func (c *condition) bordersAt(x float64, m *measuredWhere, in, places []float64)
 		return places
 	}
 	step := (m.top - m.bottom) / rows
-	held := c.holds(x, m.bottom, in)
+	held := l.holds(c, x, m.bottom, in)
 	for k := range rows {
 		low, high := m.bottom+step*float64(k), m.bottom+step*float64(k+1)
-		if holds := c.holds(x, high, in); holds != held {
-			last, first := bisect.Change(func(y float64) bool { return c.holds(x, y, in) == held }, low, high, 52)
+		if holds := l.holds(c, x, high, in); holds != held {
+			last, first := bisect.Change(func(y float64) bool { return l.holds(c, x, y, in) == held }, low, high, 52)
 			places, held = append(places, (last+first)/2), holds
 		}
 	}

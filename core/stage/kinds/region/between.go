@@ -101,7 +101,11 @@ func (l *Between) Hangs() []int {
 
 // Update works the ends out; one that a hand has left stays where it is until it settles.
 func (l *Between) Update(d *evaluate.Demonstration) {
-	l.From, l.To = l.ends[0].at.At(d.Inputs()), l.ends[1].at.At(d.Inputs())
+	for i := range l.ends {
+		if !l.moved[i] {
+			*l.place(i) = l.ends[i].at.At(d.Inputs())
+		}
+	}
 }
 
 // exists tells whether there is an interval.
@@ -140,8 +144,9 @@ func (l *Between) work(in []float64) float64 {
 			return math.NaN()
 		}
 		part := quadrature.Piece(f, places[i-1], places[i]).Value
+		// One that grows without bound does so to its own side; on both sides at once a signed one has no value.
 		if math.IsInf(part, 0) {
-			return math.Inf(1)
+			part = math.Copysign(part, middle)
 		}
 		if !l.body.Signed {
 			part = math.Abs(part)

@@ -213,6 +213,43 @@ func TestTheEndsAreDragged(t *testing.T) {
 	assert.InDelta(t, 1.7, l.To, 1e-12)
 }
 
+func TestAnEndThatAHandHasLeftStaysWhenADialMoves(t *testing.T) {
+	e := shaded(t, map[string]string{"f": "a x²"}, map[string]float64{"a": 1}, region.Body{Function: "f", From: "0", To: "1"})
+	l := e.Shown[0].Live.(*region.Between)
+	l.Drag(e, evaluate.Hand{Grip: 1, X: 2, Grain: 0.1})
+	e.Set(0, 3)
+	e.Update()
+	assert.Equal(t, 2.0, l.To)
+	assert.InDelta(t, 8, area(e), 1e-9, "∫ 3x² from 0 to 2")
+}
+
+// −1/x² goes down without bound towards 0; 1/x on both sides of 0 goes both ways, and has no integral (common practice).
+func TestAnAreaWithoutBoundHasItsSide(t *testing.T) {
+	for f, want := range map[string]float64{"-1/x²": math.Inf(-1), "1/x²": math.Inf(1), "1/x": math.NaN()} {
+		e := shaded(t, map[string]string{"f": f}, nil, region.Body{Function: "f", From: "-1", To: "1", Signed: true})
+		if got := area(e); want != want {
+			assert.True(t, math.IsNaN(got), "%s: %v", f, got)
+		} else {
+			assert.Equal(t, want, got, f)
+		}
+	}
+}
+
+// Conditions that would take seconds: the picture is drawn coarser and says so, the area is given up, and the work ends.
+func TestTheWorkOfConditionsIsBounded(t *testing.T) {
+	for _, conditions := range [][]string{{"sin(50x) sin(50y) ≥ 0"}, {"sin(50x) sin(50y) ≥ 0", "x² + y² < 16"}, {"sin(x) + sin(y) + sin(3x y) > 0.3", "x² + y² ≤ 25"}} {
+		e := shaded(t, nil, nil, region.Body{Conditions: conditions})
+		var c compose.Composer
+		c.Panel(e, e.Panel(0), 1200, 800)
+		assert.Equal(t, []string{"z"}, c.Coarse, conditions)
+		assert.True(t, math.IsNaN(area(e)))
+	}
+	e := shaded(t, nil, nil, region.Body{Conditions: []string{"x² + y² ≤ 9"}})
+	var c compose.Composer
+	c.Panel(e, e.Panel(0), 1200, 800)
+	assert.Empty(t, c.Coarse)
+}
+
 func TestARegionFollowsItsDials(t *testing.T) {
 	e := shaded(t, nil, map[string]float64{"r": 2}, region.Body{Conditions: []string{"x² + y² ≤ r²"}})
 	for _, r := range []float64{1, 2.5, 4} {

@@ -9,7 +9,6 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/symbolic"
-	"parvix/core/numeric/bisect"
 	"parvix/core/numeric/breaks"
 	"parvix/core/numeric/interval"
 	"parvix/core/numeric/program"
@@ -26,10 +25,14 @@ type Where struct {
 	on         []int
 	in, places []float64
 	measured   measuredWhere
+	// left is what the work under way may still take, in operations.
+	left float64
 }
 
 // condition is value ≤ 0, or value < 0 where it is strict.
 type condition struct {
+	// work is what a value takes, in operations.
+	work   float64
 	value  program.Point
 	over   func(x, y interval.I, in []float64) interval.I
 	strict bool
@@ -61,8 +64,14 @@ func loadWhere(d *evaluate.Demonstration, b *Body, id string) *Where {
 		}
 	}
 	d.Counters.Compiles++
+	if !d.AffordsCurves(curvesOf, id, "conditions") {
+		return nil
+	}
 	return l
 }
+
+// curvesOf is how many curves a region counts as where the members of all families are bounded.
+const curvesOf = 10
 
 // load compiles the difference of two sides, and its enclosure over boxes.
 func (l *Where) load(d *evaluate.Demonstration, typed expr.Node, inputs []string, id string) (c condition, ok bool) {
@@ -85,6 +94,7 @@ func (l *Where) load(d *evaluate.Demonstration, typed expr.Node, inputs []string
 		d.Report(err, id, "conditions")
 		return c, false
 	}
+	c.work = program.Work(n, inputs)(make([]float64, len(inputs)))
 	simple := symbolic.Simplify(n).Node
 	c.over = breaks.EncloseBox(simple, inputs)
 	c.borders, c.solved = bordersOf(simple, inputs)
@@ -100,11 +110,21 @@ func (l *Where) inputs(d *evaluate.Demonstration) []float64 {
 	return l.in
 }
 
+// What the value at a place and an enclosure over a box take, by the operations of the formula (measured).
+const placeWork, boxWork = 2, 8
+
 // holds tells whether a condition holds at a place; it does not where it has no value.
-func (c *condition) holds(x, y float64, in []float64) bool {
+func (l *Where) holds(c *condition, x, y float64, in []float64) bool {
+	l.left -= placeWork * c.work
 	in[0], in[1] = x, y
 	v := c.value(in)
 	return v < 0 || v == 0 && !c.strict
+}
+
+// over encloses a condition's value over a box.
+func (l *Where) over(c *condition, x, y interval.I, in []float64) interval.I {
+	l.left -= boxWork * c.work
+	return c.over(x, y, in)
 }
 
 // Sizes in pixels of the cells into which the panel is cut: the first, and those that are not cut any more.
@@ -114,6 +134,8 @@ const largestCell, smallestCell = 96.0, 6.0
 // borders are drawn where the others hold too.
 func (l *Where) Compose(on *compose.On) []compose.Anchor {
 	shape := l.shapeOn(on)
+	on.Spend(on.Entry.ID, shape.spent, shape.cell > smallestCell)
+	shape.spent = 0
 	fill(on, shape.polygons)
 	begun := len(on.Pen.Data)
 	for i, segments := range shape.borders {
@@ -142,6 +164,8 @@ type shape struct {
 	polygons [][][2]float64
 	// borders are segments of the edge of each condition.
 	borders [][][2][2]float64
+	// cell is the size of the cells that were not cut any more, and spent the work that was not told to the picture yet.
+	cell, spent float64
 	// area in square pixels, and the first moments, for the middle.
 	area, mx, my float64
 }
@@ -149,15 +173,30 @@ type shape struct {
 func (l *Where) shapeOn(on *compose.On) *shape {
 	stamp := on.D.StampOf(l.on, -1)
 	return compose.Kept(on, func(s *shape) bool { return s.of == l && s.stamp == stamp && s.view == on.View }, func() *shape {
-		s := &shape{of: l, stamp: stamp, view: on.View, borders: make([][][2][2]float64, len(l.conditions))}
-		c := cutter{shape: s, in: l.inputs(on.D)}
-		for y := 0.0; y < on.View.Height; y += largestCell {
-			for x := 0.0; x < on.View.Width; x += largestCell {
-				c.cell(x, y, largestCell)
+		allowed, spent := on.Share(), 0.0
+		for cell := smallestCell; ; cell *= 2 {
+			s := &shape{of: l, stamp: stamp, view: on.View, cell: cell, borders: make([][][2][2]float64, len(l.conditions))}
+			done := cell <= largestCell && l.cutUp(s, allowed, l.inputs(on.D))
+			if s.spent = spent + allowed - l.left; done || cell > largestCell {
+				return s
+			}
+			spent = s.spent
+		}
+	})
+}
+
+// cutUp cuts the panel into cells; false when that takes more than is allowed.
+func (l *Where) cutUp(s *shape, allowed float64, in []float64) bool {
+	l.left = allowed
+	c := cutter{shape: s, in: in}
+	for y := 0.0; y < s.view.Height; y += largestCell {
+		for x := 0.0; x < s.view.Width; x += largestCell {
+			if c.cell(x, y, largestCell); l.left < 0 {
+				return false
 			}
 		}
-		return s
-	})
+	}
+	return true
 }
 
 // middle is the place of the label: the cell nearest to the centre of gravity that lies inside.
@@ -173,154 +212,6 @@ func (s *shape) middle() (best [2]float64) {
 		}
 	}
 	return best
-}
-
-// cutter cuts a panel into cells.
-type cutter struct {
-	*shape
-	in []float64
-}
-
-// cell looks at a square: outside it is left, inside it is taken whole, and where a border may run it is quartered, down to
-// the smallest, which are cut along the borders.
-func (c *cutter) cell(x, y, size float64) {
-	v := c.view
-	across := interval.I{Lo: v.AtX(x), Hi: v.AtX(x + size)}
-	up := interval.I{Lo: v.AtY(y + size), Hi: v.AtY(y)}
-	var open []int
-	for i := range c.of.conditions {
-		value := c.of.conditions[i].over(across, up, c.in)
-		switch {
-		case value.IsEmpty() || value.Lo > 0:
-			return
-		case !(value.Hi < 0):
-			open = append(open, i)
-		}
-	}
-	switch {
-	case len(open) == 0:
-		c.take([][2]float64{{x, y}, {x + size, y}, {x + size, y + size}, {x, y + size}})
-	case size > smallestCell:
-		half := size / 2
-		c.cell(x, y, half)
-		c.cell(x+half, y, half)
-		c.cell(x, y+half, half)
-		c.cell(x+half, y+half, half)
-	default:
-		c.cut(x, y, size, open)
-	}
-}
-
-// corner is a corner of a polygon; edge is the condition whose border the side after it is, −1 for none.
-type corner struct {
-	at   [2]float64
-	edge int
-}
-
-// cut takes of a smallest cell what the conditions leave, one after the other (Sutherland and Hodgman 1974).
-func (c *cutter) cut(x, y, size float64, open []int) {
-	polygon := []corner{{[2]float64{x, y}, -1}, {[2]float64{x + size, y}, -1}, {[2]float64{x + size, y + size}, -1}, {[2]float64{x, y + size}, -1}}
-	for _, i := range open {
-		var left []corner
-		for k, from := range polygon {
-			to := polygon[(k+1)%len(polygon)]
-			here, there := c.holds(i, from.at), c.holds(i, to.at)
-			if here {
-				left = append(left, from)
-			}
-			if here != there {
-				at := c.crossing(i, from.at, to.at, here)
-				edge := i // on leaving, the side runs along the border
-				if there {
-					edge = from.edge
-				}
-				left = append(left, corner{at, edge})
-			}
-		}
-		if polygon = left; len(polygon) == 0 {
-			return
-		}
-	}
-	outline := make([][2]float64, len(polygon))
-	for k, p := range polygon {
-		outline[k] = p.at
-		if p.edge >= 0 {
-			c.borders[p.edge] = append(c.borders[p.edge], [2][2]float64{p.at, polygon[(k+1)%len(polygon)].at})
-		}
-	}
-	c.take(outline)
-}
-
-func (c *cutter) holds(i int, at [2]float64) bool {
-	return c.of.conditions[i].holds(c.view.AtX(at[0]), c.view.AtY(at[1]), c.in)
-}
-
-// halvings is how often a side of a cell is halved towards a border: to a hundredth of a pixel.
-const halvings = 10
-
-// crossing is where a border crosses a side, on the side where the condition holds.
-func (c *cutter) crossing(i int, from, to [2]float64, holdsAtFrom bool) [2]float64 {
-	along := func(t float64) [2]float64 {
-		return [2]float64{from[0] + t*(to[0]-from[0]), from[1] + t*(to[1]-from[1])}
-	}
-	last, first := bisect.Change(func(t float64) bool { return c.holds(i, along(t)) == holdsAtFrom }, 0, 1, halvings)
-	if holdsAtFrom {
-		return along(last)
-	}
-	return along(first)
-}
-
-func (c *cutter) take(polygon [][2]float64) {
-	c.polygons = append(c.polygons, polygon)
-	for i, p := range polygon {
-		q := polygon[(i+1)%len(polygon)]
-		cross := (p[0]*q[1] - q[0]*p[1]) / 2
-		c.area += cross
-		c.mx += cross * (p[0] + q[0]) / 3
-		c.my += cross * (p[1] + q[1]) / 3
-	}
-}
-
-// joined puts segments that meet together into lines, so that dashes run on.
-func joined(segments [][2][2]float64) (lines [][][2]float64) {
-	near := func(p [2]float64) [2]int32 {
-		return [2]int32{int32(math.Round(p[0] * 8)), int32(math.Round(p[1] * 8))}
-	}
-	ends := map[[2]int32][]int{}
-	for i, s := range segments {
-		ends[near(s[0])] = append(ends[near(s[0])], i)
-		ends[near(s[1])] = append(ends[near(s[1])], i)
-	}
-	used := make([]bool, len(segments))
-	follow := func(line [][2]float64) [][2]float64 {
-		for {
-			last, next := line[len(line)-1], -1
-			for _, i := range ends[near(last)] {
-				if !used[i] {
-					next = i
-				}
-			}
-			if next < 0 {
-				return line
-			}
-			used[next] = true
-			far := segments[next][1]
-			if near(far) == near(last) {
-				far = segments[next][0]
-			}
-			line = append(line, far)
-		}
-	}
-	for i, s := range segments {
-		if used[i] {
-			continue
-		}
-		used[i] = true
-		line := follow([][2]float64{s[0], s[1]})
-		slices.Reverse(line)
-		lines = append(lines, follow(line))
-	}
-	return lines
 }
 
 // Measure is the area; of a region that runs off, or whose end was not found, none.
