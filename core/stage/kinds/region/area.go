@@ -57,7 +57,7 @@ func (l *Where) measure(d *evaluate.Demonstration) *measuredWhere {
 }
 
 // areaWork bounds what an area takes, in operations, as compose.pictureWork does a picture.
-const areaWork = 5e6
+const areaWork float64 = 5e6
 
 // Area is that of the region, NaN where it runs off or cannot be told.
 func (l *Where) Area(d *evaluate.Demonstration) float64 { return l.measure(d).area }

@@ -30,6 +30,7 @@ type Between struct {
 	ends [2]end
 	// difference is Upper − Lower; meet finds where both meet, gaps where it has gaps.
 	difference program.Point
+	each       float64 // what a value of it takes, in operations
 	meet       *breaks.Roots
 	gaps       *breaks.Finder
 	on         []int   // what the curves hang on
@@ -77,6 +78,7 @@ func loadBetween(d *evaluate.Demonstration, b *Body, id string) *Between {
 		d.Report(err, id, "function")
 		return nil
 	}
+	l.each = program.Work(n, inputs)(make([]float64, len(inputs)))
 	d.Counters.Compiles++
 	l.meet, l.gaps = breaks.NewRoots(n, inputs), breaks.New(n, inputs)
 	return l
@@ -114,7 +116,7 @@ func (l *Between) exists() bool {
 }
 
 // Area is ∫(f − g), or ∫|f − g| where it is not signed; ∞ where it grows without bound, NaN where a curve has no value over a
-// stretch of the interval. Backwards, a signed one counts the other way (the definite integral, DLMF 1.4.15).
+// stretch of the interval or it takes too much work. Backwards, a signed one counts the other way (the definite integral, DLMF 1.4.15).
 func (l *Between) Area(d *evaluate.Demonstration) float64 {
 	if !l.exists() {
 		return math.NaN()
@@ -133,17 +135,24 @@ const searchWork = 1e6
 
 func (l *Between) work(in []float64) float64 {
 	low, high := math.Min(l.From, l.To), math.Max(l.From, l.To)
-	f := func(x float64) float64 { in[0] = x; return l.difference(in) }
+	left := areaWork
+	f := func(x float64) float64 {
+		if left -= placeWork * l.each; left < 0 {
+			return 0 // the work is spent, and the area is given up
+		}
+		in[0] = x
+		return l.difference(in)
+	}
 	places := []float64{low}
 	meet, _ := l.meet.Find(searchWork, low, high, in)
 	places = merged(places, append(meet, breaks.Gaps([]*breaks.Finder{l.gaps}, low, high, in)...), high)
 	sum := 0.0
 	for i := 1; i < len(places); i++ {
 		middle := f((places[i-1] + places[i]) / 2)
-		if middle != middle {
+		part := quadrature.Piece(f, places[i-1], places[i]).Value
+		if middle != middle || left < 0 {
 			return math.NaN()
 		}
-		part := quadrature.Piece(f, places[i-1], places[i]).Value
 		// One that grows without bound does so to its own side; on both sides at once a signed one has no value.
 		if math.IsInf(part, 0) {
 			part = math.Copysign(part, middle)
