@@ -110,9 +110,9 @@ func (l *Between) Update(d *evaluate.Demonstration) {
 	}
 }
 
-// exists tells whether there is an interval.
+// exists tells whether there are ends; where one lies on the other the region is empty, and a hand can go on past it.
 func (l *Between) exists() bool {
-	return !math.IsNaN(l.From+l.To) && !math.IsInf(l.From, 0) && !math.IsInf(l.To, 0) && l.From != l.To
+	return !math.IsNaN(l.From+l.To) && !math.IsInf(l.From, 0) && !math.IsInf(l.To, 0)
 }
 
 // Area is ∫(f − g), or ∫|f − g| where it is not signed; ∞ where it grows without bound, NaN where a curve has no value over a
@@ -287,7 +287,7 @@ func (l *Between) Describe(d *evaluate.Demonstration, _ *document.Entry) []strin
 		other = l.Lower.Stated.Name
 	}
 	if !l.exists() {
-		return []string{fmt.Sprintf("The region between %s and %s over an empty interval.", l.Upper.Stated.Name, other)}
+		return []string{fmt.Sprintf("The region between %s and %s has no interval.", l.Upper.Stated.Name, other)}
 	}
 	return []string{fmt.Sprintf("The region between %s and %s from %s to %s%s.", l.Upper.Stated.Name, other, number.Format(l.From, 3), number.Format(l.To, 3), spoken(l.Area(d)))}
 }

@@ -213,6 +213,35 @@ func TestTheEndsAreDragged(t *testing.T) {
 	assert.InDelta(t, 1.7, l.To, 1e-12)
 }
 
+// handles counts what a hand can take in a picture.
+func handles(data []float32) (count int) {
+	for i := 0; i < len(data); {
+		switch picture.Op(data[i]) {
+		case picture.Line, picture.Area:
+			i += 6 + 2*int(data[i+5])
+		case picture.Marker, picture.Text:
+			i += 6
+		case picture.Handle:
+			count++
+			i += 4
+		default:
+			i += 4
+		}
+	}
+	return count
+}
+
+// A hand that brings one end to the other still holds it, and can go on to the other side.
+func TestAnEndIsDraggedPastTheOther(t *testing.T) {
+	e := shaded(t, map[string]string{"f": "x²"}, map[string]float64{"b": 2}, region.Body{Function: "f", From: "0", To: "b", Signed: true})
+	for b, want := range map[float64]float64{3: 9, 0: 0, -3: -9} {
+		e.Set(0, b)
+		e.Update()
+		assert.Equal(t, 2, handles(stagetest.Again(e, 900, 450).Live), b)
+		assert.InDelta(t, want, area(e), 1e-9, "∫ x² from 0 to %v is b³/3", b)
+	}
+}
+
 func TestAnEndThatAHandHasLeftStaysWhenADialMoves(t *testing.T) {
 	e := shaded(t, map[string]string{"f": "a x²"}, map[string]float64{"a": 1}, region.Body{Function: "f", From: "0", To: "1"})
 	l := e.Shown[0].Live.(*region.Between)
