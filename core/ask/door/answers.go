@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/trace"
+	"parvix/core/stage/view"
 	"parvix/export/svg"
 )
 
@@ -128,7 +129,7 @@ func typeset(door *Door, ask *Ask, a *Answer) error {
 	}
 	a.LaTeX += door.d.LaTeX(st.Node, door.d.Class)
 	for _, n := range st.Notices {
-		a.Notices = append(a.Notices, *view(n, ask.Text))
+		a.Notices = append(a.Notices, *told(n, ask.Text))
 	}
 	return nil
 }
@@ -160,7 +161,7 @@ func askedWindow(door *Door, ask *Ask, a *Answer) error {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
 	p := door.d.Panel(ask.Panel)
-	w := compose.Seen(p, ask.Width, ask.Height).Window
+	w := view.Seen(p, ask.Width, ask.Height).Window
 	switch ask.Kind {
 	case AskDescribe:
 		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
@@ -169,7 +170,7 @@ func askedWindow(door *Door, ask *Ask, a *Answer) error {
 		if ask.Window == nil {
 			return problem.New("field", 0, 0, "window", "it is missing")
 		}
-		w = compose.Typed(p, *ask.Window, ask.Width, ask.Height)
+		w = view.Typed(p, *ask.Window, ask.Width, ask.Height)
 	}
 	a.Window = &w
 	return nil
@@ -181,7 +182,7 @@ func plot(door *Door, ask *Ask, a *Answer) (err error) {
 		return problem.New("field", 0, 0, "panel", "there is no such panel")
 	}
 	p := door.d.Panel(ask.Panel)
-	x, y := compose.Seen(p, ask.Width, ask.Height).Tapped(p, ask.X, ask.Y)
+	x, y := compose.Tapped(view.Seen(p, ask.Width, ask.Height), p, ask.X, ask.Y)
 	a.Document, err = edit.Plot(ask.Document, ask.ID, door.d.Numeral(number.Format(x, 9)), door.d.Numeral(number.Format(y, 9)))
 	return err
 }

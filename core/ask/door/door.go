@@ -31,7 +31,7 @@ func (door *Door) Ask(question []byte) []byte {
 	var ask Ask
 	answer := Answer{}
 	if err := json.Unmarshal(question, &ask); err != nil {
-		answer.Problem = view(problem.New("question", 0, 0, err.Error()), "")
+		answer.Problem = told(problem.New("question", 0, 0, err.Error()), "")
 	} else if err := door.answer(&ask, &answer); err != nil {
 		answer.Problem = viewError(err, askedText(&ask, err))
 	}
@@ -72,10 +72,10 @@ func viewError(err error, text string) *Problem {
 	if !ok {
 		panic(err)
 	}
-	return view(p, text)
+	return told(p, text)
 }
 
-func view(p *problem.Problem, text string) *Problem {
+func told(p *problem.Problem, text string) *Problem {
 	return &Problem{p.Code, p.Object, p.Field, utf16Offset(text, p.Start), utf16Offset(text, p.End), p.Error()}
 }
 

@@ -9,6 +9,7 @@ import (
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
+	"parvix/core/stage/view"
 )
 
 // The hot path: numbers in, numbers out. Indexes are those of Loaded.Dials and of the document's panels and shown
@@ -109,14 +110,14 @@ func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 }
 
 // take lets a hand take what a handle on a panel stands for, seen in its view; nil where nothing can be taken.
-func take(door *Door, panel, index int, width, height float64) (evaluate.Movable, evaluate.Hand, compose.View) {
+func take(door *Door, panel, index int, width, height float64) (evaluate.Movable, evaluate.Hand, view.View) {
 	shown, grip := index%evaluate.GripStride, index/evaluate.GripStride-1
 	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
-		return nil, evaluate.Hand{}, compose.View{}
+		return nil, evaluate.Hand{}, view.View{}
 	}
 	movable, _ := door.d.Shown[shown].Live.(evaluate.Movable)
 	p := door.d.Panel(panel)
-	v := compose.Seen(p, width, height)
+	v := view.Seen(p, width, height)
 	return movable, evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
 }
 
@@ -131,14 +132,14 @@ func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
 // Zoom scales a panel's window in play about a place in pixels; a factor above 1 shows more.
 func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 	if door.composer(panel) != nil {
-		door.d.SetWindow(panel, compose.Zoom(door.d.Panel(panel), width, height, px, py, factor))
+		door.d.SetWindow(panel, view.Zoom(door.d.Panel(panel), width, height, px, py, factor))
 	}
 }
 
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {
-		door.d.SetWindow(panel, compose.Pan(door.d.Panel(panel), width, height, dx, dy))
+		door.d.SetWindow(panel, view.Pan(door.d.Panel(panel), width, height, dx, dy))
 	}
 }
 

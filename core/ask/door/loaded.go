@@ -48,7 +48,7 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Missing = append(l.Missing, NameView{name, expr.LaTeXName(name)})
 	}
 	for _, p := range d.Problems {
-		l.Problems = append(l.Problems, *view(p, fieldText(d.Document, p)))
+		l.Problems = append(l.Problems, *told(p, fieldText(d.Document, p)))
 	}
 	return l
 }

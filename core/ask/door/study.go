@@ -4,17 +4,17 @@ import (
 	"parvix/core/ask/study"
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
-	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // asked is the panel of a question as it is seen: its entry with the window in play, and its view.
 type asked struct {
 	panel *document.Panel
-	seen  compose.View
+	seen  view.View
 	view  sample.View
 }
 
@@ -29,7 +29,7 @@ func onPanel(answer func(door *Door, ask *Ask, a *Answer, on asked) error) func(
 		if ask.Window != nil {
 			panel.Window = *ask.Window
 		}
-		seen := compose.Seen(&panel, ask.Width, ask.Height)
+		seen := view.Seen(&panel, ask.Width, ask.Height)
 		view := sample.View{Left: seen.Left, Right: seen.Right, Bottom: seen.Bottom, Top: seen.Top, Width: seen.Width, Height: seen.Height}
 		return answer(door, ask, a, asked{&panel, seen, view})
 	}

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Size is a measured size in CSS pixels.
@@ -28,8 +29,6 @@ const (
 	boundWidth  = 1.2
 	bandOpacity = 0.4
 	rightAngle  = 11.0
-	// Margin is how far beyond the edge lines are followed.
-	Margin = 8
 )
 
 // Strokes is how lines are drawn.
@@ -48,7 +47,7 @@ func Stroke(colour picture.Colour, width float32, pattern picture.Pattern, opaci
 // Brush draws on one panel: in pixels, or in the plane that is seen there.
 type Brush struct {
 	Pen  picture.Pen
-	View View
+	View view.View
 	// Room is what is taken already, for labels to keep clear of.
 	Room Room
 	// Type is the size of the numbers on the axes, as a multiple of the usual; 0 means 1.
@@ -119,13 +118,13 @@ func (b *Brush) end(start *int) {
 }
 
 // clip gives the shares of the segment that lie inside the panel with its margin.
-func clip(x1, y1, x2, y2 float64, v View) (a, b float64, ok bool) {
+func clip(x1, y1, x2, y2 float64, v view.View) (a, b float64, ok bool) {
 	a, b = 0, 1
 	if v.Near(x1, y1) && v.Near(x2, y2) {
 		return a, b, true
 	}
 	for _, edge := range [4][2]float64{
-		{x1 - x2, x1 + Margin}, {x2 - x1, v.Width + Margin - x1}, {y1 - y2, y1 + Margin}, {y2 - y1, v.Height + Margin - y1},
+		{x1 - x2, x1 + view.Margin}, {x2 - x1, v.Width + view.Margin - x1}, {y1 - y2, y1 + view.Margin}, {y2 - y1, v.Height + view.Margin - y1},
 	} {
 		p, q := edge[0], edge[1]
 		switch {

@@ -11,6 +11,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Live is an entry that can be composed into the picture of a panel.
@@ -50,7 +51,7 @@ type Composer struct {
 	trailer sample.Trailer
 	trails  map[trailKey]*Trail
 	kept    map[string]any
-	ground  View
+	ground  view.View
 	style   [7]string
 	taken   [][4]float64 // boxes x, y, width, height of the ground's numbers
 	pic     picture.Picture
@@ -67,7 +68,7 @@ type Composer struct {
 
 // Panel composes a panel of size width × height. The picture is valid until the next call.
 func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
-	v := Seen(p, width, height)
+	v := view.Seen(p, width, height)
 	c.View, c.count = v, d.CountRun
 	style := [7]string{fmt.Sprint(p.Polar, d.Document.AngleUnit), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(d.Document.DecimalComma)}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
@@ -231,7 +232,7 @@ func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
 
 // Describe says in words what a panel shows, for those who cannot see it.
 func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float64) string {
-	v := Seen(p, width, height)
+	v := view.Seen(p, width, height)
 	defer d.Hold(p.Values)()
 	head := "Plane"
 	if p.Kind == document.Around {

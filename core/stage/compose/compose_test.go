@@ -18,6 +18,7 @@ import (
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
+	"parvix/core/stage/view"
 )
 
 func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
@@ -48,7 +49,7 @@ func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 func TestEqualScalesKeepTheWholeWindowInSight(t *testing.T) {
 	p := stagetest.Plane(-6, 6, -3, 3, true)
 	for _, size := range [][2]float64{{1200, 300}, {300, 900}, {800, 400}} {
-		v := compose.Seen(&p, size[0], size[1])
+		v := view.Seen(&p, size[0], size[1])
 		assert.InDelta(t, v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom), 1e-9, "a unit is as long in both directions")
 		assert.True(t, v.Left <= -6+1e-9 && v.Right >= 6-1e-9 && v.Bottom <= -3+1e-9 && v.Top >= 3-1e-9)
 		assert.InDelta(t, 0, v.Left+v.Right, 1e-9, "about the middle")
@@ -57,21 +58,21 @@ func TestEqualScalesKeepTheWholeWindowInSight(t *testing.T) {
 
 func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
 	p := stagetest.Plane(-6, 6, -3, 3, true)
-	before := compose.Seen(&p, 900, 500)
+	before := view.Seen(&p, 900, 500)
 	x, y := before.AtX(200), before.AtY(100)
-	p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.5)
-	after := compose.Seen(&p, 900, 500)
+	p.Window = view.Zoom(&p, 900, 500, 200, 100, 0.5)
+	after := view.Seen(&p, 900, 500)
 	assert.InDelta(t, x, after.AtX(200), 1e-9)
 	assert.InDelta(t, y, after.AtY(100), 1e-9)
 	assert.InDelta(t, (before.Right-before.Left)/2, after.Right-after.Left, 1e-9)
 	for range 200 {
-		p.Window = compose.Zoom(&p, 900, 500, 200, 100, 0.1)
+		p.Window = view.Zoom(&p, 900, 500, 200, 100, 0.1)
 	}
 	assert.Greater(t, p.Window.Right, p.Window.Left, "there is an end to zooming")
 	far := stagetest.Plane(1e10, 1e10+20, -5, 5, true)
 	for range 200 {
-		far.Window = compose.Zoom(&far, 900, 500, 450, 250, 0.5)
-		far.Window = compose.Pan(&far, 900, 500, 300, 0)
+		far.Window = view.Zoom(&far, 900, 500, 450, 250, 0.5)
+		far.Window = view.Pan(&far, 900, 500, 300, 0)
 	}
 	assert.True(t, far.Window.IsWide(), "far out it comes sooner, where numbers lie further apart")
 	pic, _ := stagetest.Composed(t, far, 900, 500, []string{"sin x"})
@@ -80,7 +81,7 @@ func TestZoomingKeepsThePlaceUnderThePointer(t *testing.T) {
 
 func TestCurvesLieWhereTheFunctionIsAndAreCutToThePanel(t *testing.T) {
 	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, []string{"x² − 2", "tan x"})
-	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	v := view.Seen(&e.Document.Panels[0], 900, 450)
 	parabola := stagetest.Lines(pic.Live, 0)
 	require.Len(t, parabola, 1)
 	for _, p := range parabola[0] {
@@ -100,7 +101,7 @@ func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
 		{ID: "s", Look: document.Look{Colour: 5}, Body: &guide.Body{Direction: guide.Slanted, At: "x/2 + 1"}}}
 	for _, p := range []document.Panel{stagetest.Plane(-6, 6, -3, 3, false), stagetest.Plane(-100, 90, -40, 50, false)} {
 		pic, e := stagetest.Composed(t, p, 900, 450, nil, guides...)
-		v := compose.Seen(&e.Document.Panels[0], 900, 450)
+		v := view.Seen(&e.Document.Panels[0], 900, 450)
 		up, level, slanted := stagetest.Lines(pic.Live, 3)[0], stagetest.Lines(pic.Live, 4)[0], stagetest.Lines(pic.Live, 5)[0]
 		assert.Equal(t, []float64{0, 450}, []float64{up[0][1], up[1][1]})
 		assert.Equal(t, []float64{0, 900}, []float64{level[0][0], level[1][0]})
@@ -198,13 +199,13 @@ func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
 // A tap near a line of the grid means that line; elsewhere a number that is rounded to the window's grain.
 func TestATapMeansTheGridNearby(t *testing.T) {
 	p := stagetest.Plane(-6, 6, -4, 4, true)
-	v := compose.Seen(&p, 1200, 800)
-	x, y := v.Tapped(&p, v.X(2)+3, v.Y(-1)-4)
+	v := view.Seen(&p, 1200, 800)
+	x, y := compose.Tapped(v, &p, v.X(2)+3, v.Y(-1)-4)
 	assert.Equal(t, [2]float64{2, -1}, [2]float64{x, y})
-	x, _ = v.Tapped(&p, v.X(0.0931), v.Y(0))
+	x, _ = compose.Tapped(v, &p, v.X(0.0931), v.Y(0))
 	assert.InDelta(t, 0.09, x, 0.011)
 	p.TicksX = document.TicksInPi
-	x, _ = v.Tapped(&p, v.X(math.Pi)+2, v.Y(0))
+	x, _ = compose.Tapped(v, &p, v.X(math.Pi)+2, v.Y(0))
 	assert.InDelta(t, math.Pi, x, 1e-9)
 }
 
@@ -241,7 +242,7 @@ func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
 // sin 4000x turns 25 times within a pixel's width: the band between its bounds is the honest picture.
 func TestWhatIsFinerThanAPixelIsABand(t *testing.T) {
 	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 300, 150, []string{"2 sin(4000 x)"})
-	v := compose.Seen(&e.Document.Panels[0], 300, 150)
+	v := view.Seen(&e.Document.Panels[0], 300, 150)
 	drawn := stagetest.Lines(pic.Live, 0)
 	require.Len(t, drawn, 3, "an area and its two bounds")
 	low, high := math.Inf(1), math.Inf(-1)

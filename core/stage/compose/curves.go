@@ -6,6 +6,7 @@ import (
 
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Source is what a curve was sampled from: it is sampled again when one of these changes.
@@ -20,7 +21,7 @@ type Source struct {
 type Drawn struct {
 	Lines  [][]sample.Point
 	source Source
-	view   View
+	view   view.View
 	marks  []sample.Mark
 	bands  [][]sample.Column
 	// coarse tells that it took too much work.
@@ -107,7 +108,7 @@ func (c *Composer) band(band []sample.Column, colour picture.Colour) {
 	}
 	start := c.Pen.Area(colour, bandOpacity)
 	held := func(p sample.Point) {
-		c.Pen.To(v.X(p.X), math.Min(math.Max(v.Y(p.Y), -Margin), v.Height+Margin))
+		c.Pen.To(v.X(p.X), math.Min(math.Max(v.Y(p.Y), -view.Margin), v.Height+view.Margin))
 	}
 	for _, p := range low {
 		held(p)

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"parvix/core/stage/picture"
+	"parvix/core/stage/view"
 )
 
 // Anchor is what a label belongs to, in pixels.
@@ -28,7 +29,7 @@ const cell = 8
 // lineCost is what covering a piece of a line costs a label.
 const lineCost = 4
 
-func (r *Room) reset(v View) {
+func (r *Room) reset(v view.View) {
 	r.cols, r.rows = int(v.Width/cell)+1, int(v.Height/cell)+1
 	if n := r.cols * r.rows; cap(r.cost) < n {
 		r.cost = make([]uint8, n)
@@ -92,7 +93,7 @@ func eachLine(data []float32, visit func(points []float32)) {
 }
 
 // covered sums what a rectangle would cover; outside the panel costs most.
-func (r *Room) covered(x, y, w, h float64, v View) int {
+func (r *Room) covered(x, y, w, h float64, v view.View) int {
 	const outside = 10000
 	if x < 2 || y < 2 || x+w > v.Width-2 || y+h > v.Height-2 {
 		return outside

@@ -11,6 +11,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // loadGraph compiles centre + radius · ratio(angle) over the driver, which stands in the variable's place.
@@ -62,7 +63,7 @@ func (p *Part) carried(on *compose.On) {
 		angle := c.Angle.Radians
 		r.turn(on, 0, math.Pi/2-angle, func(float64) float64 { return 0.36 }, thin)
 	}
-	on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), start, [2]float64{v.Width + compose.Margin, start[1]})
+	on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), start, [2]float64{v.Width + view.Margin, start[1]})
 }
 
 // inGraph draws a part on the plane: the arc unrolled on the axis, a length above its place, the graph as the angle runs.
@@ -82,7 +83,7 @@ func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 		}
 	case Carried:
 		if length == length {
-			on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), [2]float64{-compose.Margin, head}, [2]float64{x, head})
+			on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), [2]float64{-view.Margin, head}, [2]float64{x, head})
 		}
 	case Graph:
 		return p.graph(on, length == length)

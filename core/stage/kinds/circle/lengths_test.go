@@ -16,6 +16,7 @@ import (
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
 	"parvix/core/stage/stagetest"
+	"parvix/core/stage/view"
 )
 
 // circleAt is a circle and its graph with all six ratios, its dial at an angle.
@@ -48,7 +49,7 @@ func TestDirectedLengthsAreTheRatios(t *testing.T) {
 		angle := float64(k)*math.Pi/24 + 0.01
 		e := circleAt(t, circle.Body{Driver: "t"}, angle)
 		c := e.Shown[0].Live.(*circle.Live)
-		r := circle.RoundOf(c, compose.View{Window: document.Window{Left: -2, Right: 2, Bottom: -2, Top: 2}, Width: 400, Height: 400})
+		r := circle.RoundOf(c, view.View{Window: document.Window{Left: -2, Right: 2, Bottom: -2, Top: 2}, Width: 400, Height: 400})
 		for _, f := range trig.Functions() {
 			value := c.Lengths[f].Value
 			for _, onAxis := range []bool{false, true} {
@@ -75,10 +76,10 @@ func TestDirectedLengthsAreTheRatios(t *testing.T) {
 func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
 	e := circleAt(t, circle.Body{Driver: "t"}, 1)
 	size := [4]float64{310, 540, 617, 540}
-	views := func() (round, graph compose.View) {
+	views := func() (round, graph view.View) {
 		e.SetSize(0, size[0], size[1])
 		e.SetSize(1, size[2], size[3])
-		return compose.Seen(e.Panel(0), size[0], size[1]), compose.Seen(e.Panel(1), size[2], size[3])
+		return view.Seen(e.Panel(0), size[0], size[1]), view.Seen(e.Panel(1), size[2], size[3])
 	}
 	same := func() {
 		t.Helper()
@@ -92,11 +93,11 @@ func TestAGraphHasTheScaleOfItsCircle(t *testing.T) {
 		same()
 	}
 	before, _ := views()
-	e.SetWindow(1, compose.Zoom(e.Panel(1), 617, 540, 100, 270, 0.5))
+	e.SetWindow(1, view.Zoom(e.Panel(1), 617, 540, 100, 270, 0.5))
 	after, _ := views()
 	assert.InDelta(t, 2*(before.X(1)-before.X(0)), after.X(1)-after.X(0), 1e-6, "the circle grows with its graph")
 	same()
-	e.SetWindow(1, compose.Pan(e.Panel(1), 617, 540, 40, 30))
+	e.SetWindow(1, view.Pan(e.Panel(1), 617, 540, 40, 30))
 	same()
 	e.Document.AngleUnit = document.Degree
 	round, graph := views()

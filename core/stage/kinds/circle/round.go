@@ -7,6 +7,7 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Widths and sizes in pixels of what a circle shows.
@@ -30,12 +31,12 @@ func RatioHue(f trig.Function) picture.Colour {
 
 // round is a circle's place on a panel, in its units.
 type round struct {
-	v        compose.View
+	v        view.View
 	r, up    float64 // radius and height of the centre
 	sin, cos float64
 }
 
-func roundOf(c *Live, v compose.View) round {
+func roundOf(c *Live, v view.View) round {
 	sin, cos := math.Sincos(c.Angle.Radians)
 	if c.Angle.OfPi != nil {
 		sin, cos = c.Lengths[trig.Sine].Value, c.Lengths[trig.Cosine].Value

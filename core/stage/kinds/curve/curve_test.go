@@ -7,13 +7,13 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
+	"parvix/core/stage/view"
 )
 
 // The vertex of a(x − h)² + k is (h, k); the point beside it at x = h + 1 lies a above it (common practice).
@@ -71,7 +71,7 @@ func TestAFamilyFollowsTheOtherDialsOnly(t *testing.T) {
 // One curve for each value, from one end of the ramp to the other, each with its value beside it.
 func TestAFamilyHasACurveForEachValue(t *testing.T) {
 	pic, e := stagetest.WithParameter(t, "a x²", document.Entry{ID: "fam", Body: &curve.Body{Function: "f", Family: &family.Given{Parameter: "a", From: "-1", To: "1", Step: "1/2"}}})
-	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	v := view.Seen(&e.Document.Panels[0], 900, 450)
 	for k, a := range []float64{-1, -0.5, 0, 0.5, 1} {
 		colour := picture.Ramp + picture.Colour(2*k)
 		drawn := stagetest.Lines(pic.Live, colour)

@@ -7,12 +7,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/stagetest"
+	"parvix/core/stage/view"
 )
 
 func shownFinding(t testing.TB, formula string, kind document.Finding, values map[string]float64) (*evaluate.Demonstration, *finding.Live) {
@@ -127,7 +127,7 @@ func TestFindingsAreDrawnWhereTheyAre(t *testing.T) {
 		Points: map[document.Finding][]found.Point{document.Zeros: {{X: 0}}, document.Holes: {{X: 1, Y: 1, Open: true}}},
 		Guides: map[document.Finding][]found.Guide{document.VerticalAsymptotes: {{Upright: true, At: math.Pi / 2}}, document.SlantedAsymptotes: {{Slope: -1, At: -0.5}}}})
 	pic := stagetest.Again(e, 900, 450)
-	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	v := view.Seen(&e.Document.Panels[0], 900, 450)
 	assert.Equal(t, 3, stagetest.Markers(pic.Live, 3), "0 and ±π in the window from −6 to 6")
 	guides := stagetest.Lines(pic.Live, 4)
 	require.Len(t, guides, 4, "±π/2 and ±3π/2")

@@ -16,6 +16,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
+	"parvix/core/stage/view"
 )
 
 // Where is the part of the plane in which conditions hold.
@@ -160,7 +161,7 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 type shape struct {
 	of       *Where
 	stamp    uint64
-	view     compose.View
+	view     view.View
 	polygons [][][2]float64
 	// borders are segments of the edge of each condition.
 	borders [][][2][2]float64

@@ -7,11 +7,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
+	"parvix/core/stage/view"
 )
 
 // y = −2·(x − 3)² + 1 (common practice): the vertex goes from (0, 0) over (3, 0) to (3, 1).
@@ -48,7 +48,7 @@ func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
 	entry := document.Entry{ID: "st", Look: document.Look{Colour: 2}, Body: &steps.Body{Function: "f"}}
 	pic, e := stagetest.WithParameter(t, "2(x − 1)² − 1", entry)
 	s := e.Shown[0].Live.(*steps.Live)
-	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	v := view.Seen(&e.Document.Panels[0], 900, 450)
 	through := func(pic *picture.Picture, colour picture.Colour, x, y float64) bool {
 		for _, line := range stagetest.Lines(pic.Live, colour) {
 			for i := 1; i < len(line); i++ {
@@ -91,7 +91,7 @@ func TestStepsLeadFromTheParentToTheCurve(t *testing.T) {
 // 1/x moved to 1/(x − 2) + 1 takes its asymptotes along: x = 2 and y = 1.
 func TestStepsTakeTheAsymptotesAlong(t *testing.T) {
 	pic, e := stagetest.WithParameter(t, "1/(x − 2) + 1", document.Entry{ID: "st", Look: document.Look{Colour: 2}, Body: &steps.Body{Function: "f"}})
-	v := compose.Seen(&e.Document.Panels[0], 900, 450)
+	v := view.Seen(&e.Document.Panels[0], 900, 450)
 	var upright, level bool
 	for _, line := range stagetest.Lines(pic.Live, 2) {
 		if len(line) == 2 {

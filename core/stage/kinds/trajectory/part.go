@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Hues of what belongs to a running point, the same in curve, graphs and readout: its radius or its coordinates, its
@@ -212,7 +213,7 @@ func (m *Live) osculating(on *compose.On, at sample.Point) {
 }
 
 // runsOff tells that a line that ends at p has left for good: it is dozens of windows away.
-func runsOff(p sample.Point, v compose.View) bool {
+func runsOff(p sample.Point, v view.View) bool {
 	return math.Hypot(p.X, p.Y) > 30*math.Max(v.Right-v.Left, v.Top-v.Bottom)
 }
 

@@ -1,9 +1,9 @@
-package compose
+// Package view is a panel as it is seen: its window fitted to its size, places of the plane in pixels and back.
+package view
 
 import (
 	"math"
 
-	"parvix/core/formula/number"
 	"parvix/core/stage/document"
 )
 
@@ -58,32 +58,6 @@ func (v View) Grain() float64 {
 	return math.Pow(10, math.Ceil(math.Log10(2*(v.Right-v.Left)/v.Width)))
 }
 
-// snapRoom is the distance in pixels within which a tap meets a line of the grid.
-const snapRoom = 7.0
-
-// Tapped is the place of the plane that a tap means: the grid's lines nearby, else a number rounded to the grain.
-func (v View) Tapped(p *document.Panel, px, py float64) (x, y float64) {
-	near := func(at, perPixel float64, style document.TickStyle, lo, hi, pixels float64) float64 {
-		a := ticks(style, lo, hi, pixels)
-		lines := a.fine
-		for _, t := range a.ticks {
-			lines = append(lines, t.value)
-		}
-		best := math.Inf(1)
-		for _, line := range lines {
-			if math.Abs(line-at) < math.Abs(best-at) {
-				best = line
-			}
-		}
-		if math.Abs(best-at) <= snapRoom*perPixel {
-			return number.Round(best, 12)
-		}
-		return number.Round(math.Round(at/v.Grain())*v.Grain(), number.Decimals(v.Grain(), 9))
-	}
-	return near(v.AtX(px), (v.Right-v.Left)/v.Width, p.TicksX, v.Left, v.Right, v.Width),
-		near(v.AtY(py), (v.Top-v.Bottom)/v.Height, p.TicksY, v.Bottom, v.Top, v.Height)
-}
-
 // Widths that a window may have.
 const narrowest, widest = 1e-6, 1e9
 
@@ -117,6 +91,9 @@ func Pan(p *document.Panel, width, height, dx, dy float64) document.Window {
 func (v View) Sees(x, y float64) bool {
 	return x >= v.Left && x <= v.Right && y >= v.Bottom && y <= v.Top
 }
+
+// Margin is how far beyond the edge lines are followed, in pixels.
+const Margin = 8
 
 // Near tells whether a pixel lies on the panel or its margin.
 func (v View) Near(x, y float64) bool {
