@@ -2,7 +2,10 @@
 package core_test
 
 import (
+	"io/fs"
+	"os"
 	"os/exec"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -67,12 +70,13 @@ func TestEachGroupOfTheCoreStandsOnThoseBeforeIt(t *testing.T) {
 }
 
 func TestTheStairIsWalkedDownOnly(t *testing.T) {
-	// From the top: document, evaluate, sample, compose, picture. A lower one never imports a higher one.
+	// From the top: document, view, evaluate, sample, compose, picture. A lower one never imports a higher one.
 	for pkg, forbidden := range map[string][]string{
 		"formula/symbolic": {"maths/analyse"},
 		"maths/series":     {"maths/analyse", "maths/solve"},
 		"maths/solve":      {"maths/analyse"},
-		"stage/document":   {"stage/evaluate", "stage/sample", "stage/compose", "stage/picture"},
+		"stage/document":   {"stage/view", "stage/evaluate", "stage/sample", "stage/compose", "stage/picture"},
+		"stage/view":       {"stage/evaluate", "stage/sample", "stage/compose", "stage/picture"},
 		"stage/evaluate":   {"stage/compose", "stage/picture"},
 		"stage/sample":     {"stage/document", "stage/evaluate", "stage/compose", "stage/picture"},
 		"stage/picture":    {"stage/document", "stage/evaluate", "stage/sample", "stage/compose"},
@@ -99,6 +103,21 @@ func TestAKindStandsAloneAndTheStairKnowsNone(t *testing.T) {
 				t.Errorf("%s imports %s", pkg, name)
 			}
 		}
+	}
+}
+
+// The kinds and what draws them read a moment of a demonstration, or move what a hand holds; the whole of it is none of their
+// business.
+func TestAPictureIsMadeOfFramesAndAKindIsGivenOnlyWhatItNeeds(t *testing.T) {
+	for _, folder := range []string{"stage/compose", "stage/kind", "stage/kinds"} {
+		require.NoError(t, filepath.WalkDir(folder, func(path string, _ fs.DirEntry, err error) error {
+			if !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+				return err
+			}
+			source, err := os.ReadFile(path)
+			assert.NotContains(t, string(source), "evaluate.Demonstration", path)
+			return err
+		}))
 	}
 }
 

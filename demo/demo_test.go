@@ -37,13 +37,13 @@ type box struct {
 
 // labelBoxes composes a panel as the bench does: once to learn the labels, once with their sizes.
 func labelBoxes(c *compose.Composer, e *evaluate.Demonstration, panel int, width, height float64) (boxes []box) {
-	p := c.Panel(e, e.Panel(panel), width, height)
+	p := c.Compose(e.Frame(panel, width, height))
 	c.LabelSizes = map[string]compose.Size{}
 	for _, l := range p.Labels {
 		// A letter of the formulas' face is about 8 pixels wide; commands of the typesetting are not seen.
 		c.LabelSizes[l.ID] = compose.Size{Width: 14 + 8.5*float64(len([]rune(commands.ReplaceAllString(l.LaTeX, "")))), Height: 27}
 	}
-	p = c.Panel(e, e.Panel(panel), width, height)
+	p = c.Compose(e.Frame(panel, width, height))
 	for i := 0; i < len(p.Live); {
 		switch picture.Op(p.Live[i]) {
 		case picture.Line, picture.Area:

@@ -37,7 +37,7 @@ func composed(doc *document.Document, width, height float64) []part {
 	parts := make([]part, len(shares))
 	for i, share := range shares {
 		var c compose.Composer
-		parts[i] = part{c.Panel(d, d.Panel(i), width*share, height), width * share}
+		parts[i] = part{c.Compose(d.Frame(i, width*share, height)), width * share}
 	}
 	return parts
 }

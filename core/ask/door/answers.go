@@ -1,6 +1,7 @@
 package door
 
 import (
+	"maps"
 	"math"
 
 	"parvix/core/ask/edit"
@@ -104,7 +105,12 @@ func valuesInPlay(door *Door, _ *Ask, a *Answer) error {
 
 func counters(door *Door, _ *Ask, a *Answer) error {
 	c := door.d.Counters
-	a.Counters = &Counters{c.Parses, c.Compiles, c.Runs}
+	a.Counters = &Counters{c.Parses, c.Compiles, maps.Clone(c.Runs)}
+	for _, composer := range door.composers {
+		for id, runs := range composer.Runs {
+			a.Counters.Runs[id] += runs
+		}
+	}
 	return nil
 }
 
@@ -164,7 +170,7 @@ func askedWindow(door *Door, ask *Ask, a *Answer) error {
 	w := view.Seen(p, ask.Width, ask.Height).Window
 	switch ask.Kind {
 	case AskDescribe:
-		a.Text = compose.Describe(door.d, p, ask.Width, ask.Height)
+		a.Text = compose.Describe(door.d.Frame(ask.Panel, ask.Width, ask.Height))
 		return nil
 	case AskTyped:
 		if ask.Window == nil {

@@ -103,29 +103,28 @@ func (door *Door) ClearTraces() {
 
 // DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
 func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
-	if movable, hand, v := take(door, panel, shown, width, height); movable != nil {
+	if entry, hand, v := take(door, panel, shown, width, height); entry >= 0 {
 		hand.X, hand.Y = v.AtX(px), v.AtY(py)
-		movable.Drag(door.d, hand)
+		door.d.Drag(entry, hand)
 	}
 }
 
-// take lets a hand take what a handle on a panel stands for, seen in its view; nil where nothing can be taken.
-func take(door *Door, panel, index int, width, height float64) (evaluate.Movable, evaluate.Hand, view.View) {
+// take lets a hand take what a handle on a panel stands for, seen in its view: the entry's place, −1 where there is none.
+func take(door *Door, panel, index int, width, height float64) (int, evaluate.Hand, view.View) {
 	shown, grip := index%evaluate.GripStride, index/evaluate.GripStride-1
 	if door.composer(panel) == nil || shown < 0 || shown >= len(door.d.Shown) {
-		return nil, evaluate.Hand{}, view.View{}
+		return -1, evaluate.Hand{}, view.View{}
 	}
-	movable, _ := door.d.Shown[shown].Live.(evaluate.Movable)
 	p := door.d.Panel(panel)
 	v := view.Seen(p, width, height)
-	return movable, evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
+	return shown, evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
 }
 
 // NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
 func (door *Door) NudgePoint(panel, shown int, width, height, dx, dy float64) {
-	if movable, hand, _ := take(door, panel, shown, width, height); movable != nil {
+	if entry, hand, _ := take(door, panel, shown, width, height); entry >= 0 {
 		hand.DX, hand.DY = dx, dy
-		movable.Nudge(door.d, hand)
+		door.d.Nudge(entry, hand)
 	}
 }
 
@@ -197,8 +196,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		return false
 	}
 	d := door.d
-	d.Update()
-	p := c.Panel(d, d.Panel(panel), width, height)
+	p := c.Compose(d.Frame(panel, width, height))
 	sent := door.sentTo(panel)
 	ground, changed := p.Ground, float32(1)
 	if sent.ground == p.GroundStamp {

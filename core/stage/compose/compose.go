@@ -19,7 +19,7 @@ type Live interface {
 	// Compose draws the entry and gives the places of its labels.
 	Compose(on *On) []Anchor
 	// Describe says in sentences what is seen, for those who cannot see it.
-	Describe(d *evaluate.Demonstration, e *document.Entry) []string
+	Describe(d evaluate.Moment, e *document.Entry) []string
 }
 
 // Many is drawn as several curves, which share the work of the picture with others.
@@ -29,18 +29,14 @@ type Many interface {
 
 // Hued wears another colour than its entry's.
 type Hued interface {
-	Hue(d *evaluate.Demonstration) picture.Colour
+	Hue(d evaluate.Moment) picture.Colour
 }
 
 // On is an entry on the panel that is composed.
 type On struct {
 	*Composer
-	D     *evaluate.Demonstration
-	Panel *document.Panel
-	Shown *evaluate.Shown
-	Entry *document.Entry
-	// Index is the place of the entry, by which its handle is known.
-	Index int
+	*evaluate.Frame
+	evaluate.Appearing
 }
 
 // Composer composes one panel again and again and keeps what did not change.
@@ -60,22 +56,22 @@ type Composer struct {
 	Coarse []string
 	// left is what is left of the picture's work, waiting how many curves are still to be drawn.
 	left, waiting float64
-	// count notes that an entry was computed.
-	count func(id string)
+	// Runs counts by the id of the entry how often it was sampled.
+	Runs map[string]int
 	// LabelSizes are the sizes that the page measured, by the label's id.
 	LabelSizes map[string]Size
 }
 
-// Panel composes a panel of size width × height. The picture is valid until the next call.
-func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, height float64) *picture.Picture {
-	v := view.Seen(p, width, height)
-	c.View, c.count = v, d.CountRun
-	style := [7]string{fmt.Sprint(p.Polar, d.Document.AngleUnit), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(d.Document.DecimalComma)}
+// Compose draws what a panel shows. The picture is valid until the next call.
+func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
+	v, p := f.View, f.Panel
+	c.View = v
+	style := [7]string{fmt.Sprint(p.Polar, f.IsInDegrees()), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(f.HasDecimalComma())}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, style
-		c.composeGround(d, p)
+		c.composeGround(f)
 	}
-	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(d, p)
+	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(f)
 	c.Pen.Data = c.pic.Live[:0]
 	c.pic.Labels = c.pic.Labels[:0]
 	c.Room.reset(v)
@@ -87,12 +83,11 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 		c.Room.Take(v.X(0), 0, 1, v.Height, 1)
 	}
 	c.Room.Take(0, 0, ControlsWidth, ControlsHeight, 30)
-	c.keepClearOfTexts(d, p)
-	defer d.Hold(p.Values)()
+	c.keepClearOfTexts(f)
 	var anchors []Anchor
-	for i, s := range d.Shown {
-		if live, ok := s.Live.(Live); ok && d.Appears(s, p) {
-			anchors = append(anchors, live.Compose(&On{c, d, p, s, s.Entry, i})...)
+	for _, a := range f.Appearing {
+		if live, ok := a.Live.(Live); ok {
+			anchors = append(anchors, live.Compose(&On{c, f, a})...)
 		}
 	}
 	if p.Legend {
@@ -104,12 +99,9 @@ func (c *Composer) Panel(d *evaluate.Demonstration, p *document.Panel, width, he
 }
 
 // countCurves tells how many curves will share the work of a picture.
-func countCurves(d *evaluate.Demonstration, p *document.Panel) (curves float64) {
-	for _, s := range d.Shown {
-		if !d.Appears(s, p) {
-			continue
-		}
-		if many, ok := s.Live.(Many); ok {
+func countCurves(f *evaluate.Frame) (curves float64) {
+	for _, a := range f.Appearing {
+		if many, ok := a.Live.(Many); ok {
 			curves += float64(many.Curves())
 		} else {
 			curves++
@@ -128,8 +120,15 @@ func Kept[T any](on *On, isFresh func(T) bool, anew func() T) T {
 	}
 	made := anew()
 	on.kept[on.Entry.ID] = made
-	on.count(on.Entry.ID)
+	on.countRun(on.Entry.ID)
 	return made
+}
+
+func (c *Composer) countRun(id string) {
+	if c.Runs == nil {
+		c.Runs = map[string]int{}
+	}
+	c.Runs[id]++
 }
 
 // Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
@@ -141,11 +140,11 @@ const ControlsWidth, ControlsHeight = 256.0, 42.0
 
 // keepClearOfTexts leaves the room of the texts on the panel to them, once the page has told their sizes. In a corner
 // they stand one below the other in their order.
-func (c *Composer) keepClearOfTexts(d *evaluate.Demonstration, p *document.Panel) {
+func (c *Composer) keepClearOfTexts(f *evaluate.Frame) {
 	v := c.View
 	stacked := map[document.Corner][]Size{}
-	for _, s := range d.Said {
-		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.IsOn(p.ID) {
+	for _, s := range f.Said {
+		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.IsOn(f.Panel.ID) {
 			stacked[s.Entry.Where.Corner] = append(stacked[s.Entry.Where.Corner], size)
 		}
 	}
@@ -179,8 +178,8 @@ func ColourNumber(n int) picture.Colour {
 }
 
 // DialColour is the colour of a dial.
-func DialColour(d *evaluate.Demonstration, dial int) picture.Colour {
-	return picture.Colour(d.Parameters[dial].Stated.Colour % document.Colours)
+func DialColour(d evaluate.Moment, dial int) picture.Colour {
+	return ColourNumber(d.Dial(dial).Stated.Colour)
 }
 
 // InkHue is the darkest of the hues, for what belongs to no dial and no ratio.
@@ -190,7 +189,7 @@ const InkHue = picture.Colour(7)
 const greyHue = document.Colours
 
 // Hue is the number of the colour in which an entry is drawn: its own, its parameter's, or that of what it is a part of.
-func Hue(d *evaluate.Demonstration, s *evaluate.Shown) int {
+func Hue(d evaluate.Moment, s *evaluate.Shown) int {
 	if p, ok := s.Live.(interface{ IsParent() bool }); ok && p.IsParent() {
 		return greyHue
 	}
@@ -231,18 +230,17 @@ func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
 }
 
 // Describe says in words what a panel shows, for those who cannot see it.
-func Describe(d *evaluate.Demonstration, p *document.Panel, width, height float64) string {
-	v := view.Seen(p, width, height)
-	defer d.Hold(p.Values)()
+func Describe(f *evaluate.Frame) string {
+	v := f.View
 	head := "Plane"
-	if p.Kind == document.Around {
+	if f.Panel.Kind == document.Around {
 		head = "Circle"
 	}
 	parts := []string{fmt.Sprintf(head+", x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
 		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
-	for _, s := range d.Shown {
-		if live, ok := s.Live.(Live); ok && d.Appears(s, p) {
-			parts = append(parts, live.Describe(d, s.Entry)...)
+	for _, a := range f.Appearing {
+		if live, ok := a.Live.(Live); ok {
+			parts = append(parts, live.Describe(f.Moment, a.Entry)...)
 		}
 	}
 	return strings.Join(parts, " ")

@@ -141,7 +141,7 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 	}
 	e := evaluate.Load(d, nil)
 	c := compose.Composer{LabelSizes: sizes}
-	pic := c.Panel(e, &d.Panels[0], 900, 450)
+	pic := c.Compose(e.Frame(0, 900, 450))
 	placed := boxes(pic, sizes)
 	require.Len(t, placed, 6)
 	for i, a := range placed {
@@ -156,17 +156,19 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 func TestAPointWithoutAValueDisappearsAndIsSpokenOf(t *testing.T) {
 	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, nil, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "ln(−1)"}})
 	assert.Empty(t, pic.Live)
-	assert.Contains(t, compose.Describe(e, &e.Document.Panels[0], 900, 450), "Point P is undefined")
+	assert.Contains(t, compose.Describe(e.Frame(0, 900, 450)), "Point P is undefined")
 }
 
 func TestTheGroundIsComposedAgainOnlyWhenTheWindowChanges(t *testing.T) {
 	d := document.New("")
 	e := evaluate.Load(d, nil)
 	var c compose.Composer
-	stamp := c.Panel(e, &d.Panels[0], 900, 450).GroundStamp
-	assert.Equal(t, stamp, c.Panel(e, &d.Panels[0], 900, 450).GroundStamp)
-	d.Panels[0].Window.Left = -7
-	assert.Greater(t, c.Panel(e, &d.Panels[0], 900, 450).GroundStamp, stamp)
+	stamp := c.Compose(e.Frame(0, 900, 450)).GroundStamp
+	assert.Equal(t, stamp, c.Compose(e.Frame(0, 900, 450)).GroundStamp)
+	w := d.Panels[0].Window
+	w.Left = -7
+	e.SetWindow(0, w)
+	assert.Greater(t, c.Compose(e.Frame(0, 900, 450)).GroundStamp, stamp)
 }
 
 // A legend stands in a corner, names every curve with its line, and covers no curve where a corner is free.
@@ -234,9 +236,9 @@ func TestATraceIsThinnedAndACollapsedCurveIsNamed(t *testing.T) {
 	d.Scenes[0].Values["a"] = 0
 	e = evaluate.Load(d, e)
 	var c compose.Composer
-	assert.Equal(t, `f_{0}\text{, now a level line}`, c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+	assert.Equal(t, `f_{0}\text{, now a level line}`, c.Compose(stagetest.Seen(e, p, 1200, 800)).Labels[0].LaTeX)
 	e.Set(0, 1)
-	assert.Equal(t, "f_{0}", c.Panel(e, &p, 1200, 800).Labels[0].LaTeX)
+	assert.Equal(t, "f_{0}", c.Compose(stagetest.Seen(e, p, 1200, 800)).Labels[0].LaTeX)
 }
 
 // sin 4000x turns 25 times within a pixel's width: the band between its bounds is the honest picture.

@@ -13,8 +13,8 @@ import (
 // outside is how far from its place a number stands that the circle passes through.
 const outside = 12
 
-func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel) {
-	v := c.View
+func (c *Composer) composeGround(f *evaluate.Frame) {
+	v, p := c.View, f.Panel
 	c.Pen.Data = c.pic.Ground[:0]
 	c.pic.Texts = c.pic.Texts[:0]
 	c.taken = c.taken[:0]
@@ -22,7 +22,7 @@ func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel) {
 	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height/c.size())
 	for _, list := range [][]tick{x.ticks, y.ticks} {
 		for i := range list {
-			list[i].text = d.Numeral(list[i].text)
+			list[i].text = f.Numeral(list[i].text)
 		}
 	}
 	upright := func(colour picture.Colour, width float32, at float64) {
@@ -32,7 +32,7 @@ func (c *Composer) composeGround(d *evaluate.Demonstration, p *document.Panel) {
 		c.Pen.Segment(colour, width, picture.Whole, 0, v.Y(at), v.Width, v.Y(at))
 	}
 	if p.Grid && p.Polar {
-		c.polarGrid(d, x)
+		c.polarGrid(f.Moment, x)
 	} else if p.Grid {
 		for _, at := range x.fine {
 			upright(picture.FineGrid, 1, at)
@@ -99,7 +99,7 @@ func (c *Composer) write(text string, x, y float64, a picture.Align) {
 }
 
 // polarGrid draws circles about the pole and rays, numbered along the axis and around.
-func (c *Composer) polarGrid(d *evaluate.Demonstration, x axis) {
+func (c *Composer) polarGrid(d evaluate.Moment, x axis) {
 	v, far := c.View, 0.0
 	for _, corner := range [4][2]float64{{v.Left, v.Bottom}, {v.Left, v.Top}, {v.Right, v.Bottom}, {v.Right, v.Top}} {
 		far = math.Max(far, math.Hypot(corner[0], corner[1]))
@@ -126,7 +126,7 @@ func (c *Composer) polarGrid(d *evaluate.Demonstration, x axis) {
 		// Each ray of 30° is numbered at the rim of the largest circle that fits.
 		rim := math.Min(math.Min(v.Right, -v.Left), math.Min(v.Top, -v.Bottom)) * 0.93
 		text := fmt.Sprintf("%d°", 15*k)
-		if d.Document.AngleUnit != document.Degree {
+		if !d.IsInDegrees() {
 			text = number.OfPi(k, 12)
 		}
 		if rim > 0 {

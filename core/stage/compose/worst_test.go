@@ -111,7 +111,7 @@ func sumToADial() *document.Document {
 func drawWorst(d *document.Document) (*evaluate.Demonstration, *compose.Composer) {
 	e := evaluate.Load(d, nil)
 	c := &compose.Composer{}
-	c.Panel(e, e.Panel(0), 1280, 800)
+	c.Compose(e.Frame(0, 1280, 800))
 	return e, c
 }
 

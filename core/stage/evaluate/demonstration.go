@@ -25,15 +25,19 @@ type Demonstration struct {
 	*Scenes
 	*Findings
 	members int // of all families together
+	// asides are the demonstration as panels with values of their own show it, by their ids.
+	asides map[string]*Demonstration
+	seen   map[sight]any
 }
 
 // Load understands a document. Values in play and traces are taken over from before, which may be nil, for names that
 // are still there; otherwise parameters start at the first scene's values.
 func Load(doc *document.Document, before *Demonstration) *Demonstration {
-	d := &Demonstration{Document: doc, Values: newValues(), Panels: &Panels{document: doc}}
+	d := &Demonstration{Document: doc, Values: newValues(), Panels: &Panels{document: doc}, asides: map[string]*Demonstration{},
+		seen: map[sight]any{}}
 	d.Formulas = newFormulas(doc, d.Values)
 	d.Scenes = newScenes(doc, d.Values, d.Panels)
-	d.Findings = &Findings{values: d.Values, found: map[string]*found.Found{}}
+	d.Findings = &Findings{d.Values, &discovered{found: map[string]*found.Found{}}}
 	if before != nil {
 		d.takeOver(before)
 	}
@@ -41,6 +45,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.loadParameters(before)
 	d.loadFunctions()
 	d.loadEntries()
+	d.loadAsides()
 	d.steppedBefore = nil
 	d.Update()
 	return d
@@ -49,7 +54,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 // takeOver goes on with what was in play before; values follow with their parameters.
 func (d *Demonstration) takeOver(before *Demonstration) {
 	d.Counters, d.tick = before.Counters, before.tick+1
-	d.found, d.foundTick, d.collapses = before.found, before.foundTick, before.collapses
+	d.discovered = before.discovered
 	d.sizes = before.sizes
 	d.turned, d.traces = before.turned, before.traces
 	d.passage, d.passing = before.passage, before.passing

@@ -26,11 +26,12 @@ type Formulas struct {
 	values    *Values
 	scope     *expr.Scope
 	functions map[string]*Function
+	now       map[*Function]written
 }
 
 func newFormulas(doc *document.Document, values *Values) *Formulas {
 	return &Formulas{Counters: &Counters{Runs: map[string]int{}}, Notation: Notation{doc}, document: doc, values: values,
-		scope: ScopeOf(doc), functions: map[string]*Function{}}
+		scope: ScopeOf(doc), functions: map[string]*Function{}, now: map[*Function]written{}}
 }
 
 // Counters count the work that was done, since the demonstration was first loaded.
@@ -114,7 +115,7 @@ func (fs *Formulas) Lookup(name string) (symbolic.Definition, bool) {
 // Resolve puts stated functions into a formula and angles into radians. Angles come first, so that a derivative by an
 // angle in degrees carries its factor π/180.
 func (fs *Formulas) Resolve(n expr.Node) (expr.Node, error) {
-	degrees := fs.document.AngleUnit == document.Degree
+	degrees := fs.IsInDegrees()
 	out, err := symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
 		def, ok := fs.Lookup(name)
 		def.Body = symbolic.Radians(def.Body, degrees)
@@ -126,13 +127,8 @@ func (fs *Formulas) Resolve(n expr.Node) (expr.Node, error) {
 	return out, err
 }
 
-// RadiansPerUnit is how many radians a unit of angles is.
-func (fs *Formulas) RadiansPerUnit() float64 {
-	if fs.document.AngleUnit == document.Degree {
-		return math.Pi / 180
-	}
-	return 1
-}
+// CountCompile notes that a formula was compiled.
+func (fs *Formulas) CountCompile() { fs.Counters.Compiles++ }
 
 // Dependencies splits the names of n into parameters and letters without a value.
 func (fs *Formulas) Dependencies(n expr.Node, variables []string) (on []int, waits []string) {
@@ -190,7 +186,7 @@ func (fs *Formulas) Constant(text string, fallback float64, object, field string
 		fs.Report(problem.New("not-constant", n.Pos(), n.End(), calls[0]), object, field)
 		return fallback
 	}
-	n = symbolic.Radians(n, fs.document.AngleUnit == document.Degree)
+	n = symbolic.Radians(n, fs.IsInDegrees())
 	inputs := []string{NoVariable}
 	p, err := program.Compile(n, inputs)
 	if err != nil {

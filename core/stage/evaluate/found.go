@@ -8,7 +8,12 @@ import (
 
 // Findings are what another core has found out about the functions, as it came.
 type Findings struct {
-	values    *Values
+	values *Values
+	*discovered
+}
+
+// discovered is what was found out.
+type discovered struct {
 	found     map[string]*found.Found // by function
 	foundTick uint64                  // counts findings that came
 	collapses []found.Collapse

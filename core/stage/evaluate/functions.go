@@ -20,9 +20,6 @@ type Function struct {
 	Curve   *sample.Function
 	// Waits lists the letters without a value that it needs.
 	Waits []string
-	// now is the formula with values put in, as it was at a stamp.
-	now   string
-	nowAt uint64
 	depends
 }
 
@@ -199,11 +196,15 @@ func (fs *Formulas) Now(f *Function) string {
 	if f.Formula == nil {
 		return ""
 	}
-	if fs.values.held {
-		return fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...)), nil)
+	stamp := fs.values.Stamp(f)
+	if fs.now[f].stamp != stamp {
+		fs.now[f] = written{stamp, fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...)), nil)}
 	}
-	if stamp := fs.values.Stamp(f); f.nowAt != stamp {
-		f.now, f.nowAt = fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...)), nil), stamp
-	}
-	return f.now
+	return fs.now[f].latex
+}
+
+// written is a formula with values put in, as it was at a stamp.
+type written struct {
+	stamp uint64
+	latex string
 }

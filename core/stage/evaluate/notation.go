@@ -1,15 +1,30 @@
 package evaluate
 
 import (
+	"math"
 	"strings"
 
 	"parvix/core/formula/expr"
 	"parvix/core/stage/document"
 )
 
-// Notation is how a demonstration writes numbers and formulas.
+// Notation is how a demonstration writes numbers, angles and formulas.
 type Notation struct {
 	doc *document.Document
+}
+
+// IsInDegrees tells whether a unit of angles is a degree.
+func (w Notation) IsInDegrees() bool { return w.doc.AngleUnit == document.Degree }
+
+// HasDecimalComma tells whether numbers are written with a comma.
+func (w Notation) HasDecimalComma() bool { return w.doc.DecimalComma }
+
+// RadiansPerUnit is how many radians a unit of angles is.
+func (w Notation) RadiansPerUnit() float64 {
+	if w.IsInDegrees() {
+		return math.Pi / 180
+	}
+	return 1
 }
 
 // Numeral writes a number that has a decimal point with the demonstration's decimal sign.

@@ -88,12 +88,45 @@ func TestAnEditKeepsTheScene(t *testing.T) {
 
 func TestAPanelMayHoldAValueOfItsOwn(t *testing.T) {
 	e := stagetest.Demonstration(t, map[string]string{"f": "a x"}, map[string]float64{"a": 1}, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "f(1)"}})
-	release := e.Hold(map[string]float64{"a": 4})
-	assert.Equal(t, 4.0, height(e))
-	assert.Equal(t, 4.0, e.Inputs()[1])
-	release()
-	assert.Equal(t, 1.0, height(e))
-	assert.Equal(t, 1.0, e.Inputs()[1])
+	d := e.Document
+	d.Panels = append(d.Panels, d.Panels[0])
+	d.Panels[1].ID, d.Panels[1].Values = "other", map[string]float64{"a": 4}
+	e = evaluate.Load(d, nil)
+	for _, a := range []float64{1, 2} {
+		e.Set(0, a)
+		assert.Equal(t, a, heightOn(e, 0))
+		assert.Equal(t, a, e.Frame(0, 600, 400).Inputs()[1])
+		assert.Equal(t, 4.0, heightOn(e, 1), "its dial does not move this panel")
+		assert.Equal(t, 4.0, e.Frame(1, 600, 400).Inputs()[1])
+	}
+	assert.Equal(t, 2.0, height(e))
+}
+
+// What else moves does so on a panel with a value of its own too: other dials, a point that a hand takes, a transformation.
+func TestAPanelWithAValueOfItsOwnFollowsTheRest(t *testing.T) {
+	d := stagetest.Demonstration(t, map[string]string{"f": "a (x − b)²"}, map[string]float64{"a": 1, "b": 1},
+		document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "0", Y: "f(0)"}},
+		document.Entry{ID: "q", Body: &point.Body{Name: "Q", X: "1", Y: "1"}},
+		document.Entry{ID: "k", Body: &steps.Body{Function: "f"}}).Document
+	d.Panels = append(d.Panels, d.Panels[0])
+	d.Panels[1].ID, d.Panels[1].Values = "other", map[string]float64{"a": 4}
+	e := evaluate.Load(d, nil)
+	e.Set(e.Find("b"), 2)
+	assert.Equal(t, 4.0, heightOn(e, 0))
+	assert.Equal(t, 16.0, heightOn(e, 1))
+	e.Drag(1, evaluate.Hand{Panel: &d.Panels[0], Grip: -1, X: 3, Y: -2, Grain: 0.1})
+	for panel := range 2 {
+		x, y := e.Frame(panel, 600, 400).Appearing[1].Live.(evaluate.Placed).Position()
+		assert.Equal(t, [2]float64{3, -2}, [2]float64{x, y})
+	}
+	e.Shown[2].Live.(evaluate.Stepped).Go(1)
+	assert.Equal(t, 1.0, e.Frame(1, 600, 400).Appearing[2].Live.(evaluate.Stepped).StandsAt())
+}
+
+// heightOn is that of the point that is shown first on a panel.
+func heightOn(e *evaluate.Demonstration, panel int) float64 {
+	_, y := e.Frame(panel, 600, 400).Appearing[0].Live.(evaluate.Placed).Position()
+	return y
 }
 
 // height is that of the point that is shown first.

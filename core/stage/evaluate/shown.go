@@ -24,17 +24,17 @@ type Live interface{}
 // Updater computes values of its own again when one of the parameters has moved on which they hang, by their places.
 type Updater interface {
 	Hangs() []int
-	Update(d *Demonstration)
+	Update(m Moment)
 }
 
 // Refresher writes parts of its own anew, each when what it hangs on has moved, and tells how many there were.
 type Refresher interface {
-	Refresh(d *Demonstration) int
+	Refresh(t Telling) int
 }
 
 // Measured has a measure that a text can tell, as LaTeX; empty where it has none now.
 type Measured interface {
-	Measure(d *Demonstration) string
+	Measure(m Moment) string
 }
 
 // Placed is a point that others can hang on; its coordinates are NaN where it is undefined.
@@ -49,8 +49,8 @@ type Follower interface {
 
 // Movable is what a hand can take.
 type Movable interface {
-	Drag(d *Demonstration, h Hand)
-	Nudge(d *Demonstration, h Hand)
+	Drag(p Play, h Hand)
+	Nudge(p Play, h Hand)
 }
 
 // Hand is where a hand has come to, on a panel, and what it has taken.
@@ -66,7 +66,7 @@ type Hand struct {
 
 // Settler writes into the document where a hand has left it.
 type Settler interface {
-	Settle(d *Demonstration, entry *document.Entry)
+	Settle(m Moment, entry *document.Entry)
 }
 
 // Stepped stands at one of its steps, or between two; 0 is before the first.
@@ -87,7 +87,7 @@ type SharesScale interface {
 }
 
 // Loader makes of an entry what its kind makes of it; nil where there is a problem, which it reports.
-type Loader func(d *Demonstration, e *document.Entry) Live
+type Loader func(l Loading, e *document.Entry) Live
 
 var loaders = map[document.Kind]Loader{}
 
@@ -95,18 +95,25 @@ var loaders = map[document.Kind]Loader{}
 func Register(kind document.Kind, load Loader) { loaders[kind] = load }
 
 func (d *Demonstration) loadEntries() {
-	for i := range d.Document.Shown {
-		d.Shown = append(d.Shown, &Shown{Entry: &d.Document.Shown[i]})
-	}
-	for i := range d.Document.Said {
-		d.Said = append(d.Said, &Shown{Entry: &d.Document.Said[i]})
-	}
+	d.Shown = listed(d.Document.Shown)
+	d.Said = listed(d.Document.Said)
 	d.shown = d.Shown
-	for _, list := range [][]*Shown{d.Shown, d.Said} {
-		for _, s := range list {
-			d.understand(s)
+	for _, s := range d.Shown {
+		d.understand(s)
+		if _, is := s.Live.(SharesScale); is {
+			d.sharing = append(d.sharing, s.Entry)
 		}
 	}
+	for _, s := range d.Said {
+		d.understand(s)
+	}
+}
+
+func listed(entries []document.Entry) (list []*Shown) {
+	for i := range entries {
+		list = append(list, &Shown{Entry: &entries[i]})
+	}
+	return list
 }
 
 func (d *Demonstration) understand(s *Shown) {
@@ -118,9 +125,6 @@ func (d *Demonstration) understand(s *Shown) {
 	s.Live = load(d, s.Entry)
 	if u, ok := s.Live.(Updater); ok {
 		s.on = u.Hangs()
-	}
-	if _, is := s.Live.(SharesScale); is {
-		d.sharing = append(d.sharing, s.Entry)
 	}
 }
 
@@ -135,13 +139,21 @@ func (d *Demonstration) Other(id string) *Shown {
 	return nil
 }
 
+// Visible are the shown entries that the scene does not hide, on whatever panel.
+func (d *Demonstration) Visible() (list []*Shown) {
+	for _, s := range d.Shown {
+		if d.InScene(s) {
+			list = append(list, s)
+		}
+	}
+	return list
+}
+
 // Update computes again what depends on parameters that moved, and records the traced points.
 func (d *Demonstration) Update() {
-	for _, s := range d.Shown {
-		if u, ok := s.Live.(Updater); ok && !d.fresh(&s.depends) {
-			d.CountRun(s.Entry.ID)
-			u.Update(d)
-		}
+	d.updateShown()
+	for _, a := range d.asides {
+		a.follow(d)
 	}
 	for _, s := range d.Said {
 		if r, ok := s.Live.(Refresher); ok {
@@ -149,6 +161,34 @@ func (d *Demonstration) Update() {
 		}
 	}
 	d.record()
+}
+
+func (d *Demonstration) updateShown() {
+	for _, s := range d.Shown {
+		if u, ok := s.Live.(Updater); ok && !d.fresh(&s.depends) {
+			d.CountRun(s.Entry.ID)
+			u.Update(d)
+		}
+	}
+}
+
+// Drag moves what a hand has taken: the demonstration, and what panels with values of their own show of it.
+func (d *Demonstration) Drag(shown int, h Hand) {
+	d.take(shown, func(m Movable, p Play) { m.Drag(p, h) })
+}
+
+// Nudge moves it by steps.
+func (d *Demonstration) Nudge(shown int, h Hand) {
+	d.take(shown, func(m Movable, p Play) { m.Nudge(p, h) })
+}
+
+func (d *Demonstration) take(shown int, move func(Movable, Play)) {
+	if m, ok := d.Shown[shown].Live.(Movable); ok {
+		move(m, d)
+	}
+	for _, a := range d.asides {
+		a.take(shown, move)
+	}
 }
 
 // MaxTrace bounds the positions of one trace; the oldest give way.

@@ -21,8 +21,8 @@ type Values struct {
 	in     []float64      // their values
 	tick   uint64         // counts the moves
 	moved  []uint64       // for each parameter the tick of its last move
-	// held tells that a panel's own values are in the place of those in play.
-	held bool
+	// still are the parameters that do not move, by their places; nil where all do.
+	still []bool
 	// numbers are the values as fractions, as they were at a tick.
 	numbers   map[string]*big.Rat
 	numbersAt uint64
@@ -115,22 +115,9 @@ func (vs *Values) ValuesOf(f *Function) map[string]float64 {
 	return values
 }
 
-func (vs *Values) put(i int, v float64) {
-	vs.Parameters[i].Value, vs.in[i+1] = v, v
-}
-
-func (vs *Values) hangsOn(on []int, values map[string]float64) bool {
-	for _, i := range on {
-		if _, held := values[vs.Parameters[i].Stated.Name]; held {
-			return true
-		}
-	}
-	return false
-}
-
 // Numbers are the parameters' values as they are written on the dials.
 func (vs *Values) Numbers() map[string]*big.Rat {
-	if vs.numbersAt == vs.tick && !vs.held {
+	if vs.numbersAt == vs.tick {
 		return vs.numbers
 	}
 	values := map[string]*big.Rat{}
@@ -143,9 +130,7 @@ func (vs *Values) Numbers() map[string]*big.Rat {
 			values[p.Stated.Name] = r
 		}
 	}
-	if !vs.held {
-		vs.numbers, vs.numbersAt = values, vs.tick
-	}
+	vs.numbers, vs.numbersAt = values, vs.tick
 	return values
 }
 
@@ -172,7 +157,7 @@ func (vs *Values) Class(name string) string {
 // Set gives parameter i a value; what depends on it is computed at the next Update.
 func (vs *Values) Set(i int, value float64) {
 	p := vs.Parameters[i]
-	if math.IsNaN(value) || math.IsInf(value, 0) || p.Value == value {
+	if math.IsNaN(value) || math.IsInf(value, 0) || p.Value == value || vs.still != nil && vs.still[i] {
 		return
 	}
 	vs.tick++
@@ -180,6 +165,9 @@ func (vs *Values) Set(i int, value float64) {
 	vs.in[i+1] = value
 	vs.moved[i] = vs.tick
 }
+
+// Dial is a parameter by its place, with its value in play; it is only read.
+func (vs *Values) Dial(i int) *Parameter { return vs.Parameters[i] }
 
 // Find gives the place of the parameter with this name, −1 when there is none.
 func (vs *Values) Find(name string) int {

@@ -14,16 +14,16 @@ type Body interface {
 	// Letter begins the ids of its entries.
 	Letter() string
 	// Load understands an entry; nil where there is a problem, which it reports.
-	Load(d *evaluate.Demonstration, e *document.Entry) Live
+	Load(d evaluate.Loading, e *document.Entry) Live
 	// Sentence says what an entry is, as a textbook would; s.Live is nil where it was not understood.
-	Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word
+	Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word
 }
 
 // Live is an entry that was understood.
 type Live interface {
 	compose.Live
 	// Box tells what of the entry a window on a panel must show to fit.
-	Box(d *evaluate.Demonstration, s *evaluate.Shown, p *document.Panel, box Box)
+	Box(d evaluate.Moment, s *evaluate.Shown, p *document.Panel, box Box)
 }
 
 // Box gathers what a window must show.

@@ -42,7 +42,7 @@ var All = []func() kind.Body{
 func init() {
 	for _, make := range All {
 		document.Register(func() document.Body { return make() })
-		evaluate.Register(make().Kind(), func(d *evaluate.Demonstration, e *document.Entry) evaluate.Live {
+		evaluate.Register(make().Kind(), func(d evaluate.Loading, e *document.Entry) evaluate.Live {
 			if live := e.Body.(kind.Body).Load(d, e); live != nil {
 				return live
 			}

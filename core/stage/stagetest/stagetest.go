@@ -61,7 +61,15 @@ func Composed(t testing.TB, p document.Panel, width, height float64, formulas []
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
 	var c compose.Composer
-	return c.Panel(e, &d.Panels[0], width, height), e
+	return c.Compose(e.Frame(0, width, height)), e
+}
+
+// Seen is what a panel shows in the place of the demonstration's first.
+func Seen(e *evaluate.Demonstration, p document.Panel, width, height float64) *evaluate.Frame {
+	p.ID = e.Document.Panels[0].ID
+	e.Document.Panels[0] = p
+	e.SetWindow(0, p.Window)
+	return e.Frame(0, width, height)
 }
 
 // Lines gives the points of the lines of a colour.
@@ -118,7 +126,7 @@ func Labelled(p *picture.Picture, id string) string {
 // Again composes a document again after something has been done to its demonstration.
 func Again(e *evaluate.Demonstration, width, height float64) *picture.Picture {
 	var c compose.Composer
-	return c.Panel(e, &e.Document.Panels[0], width, height)
+	return c.Compose(e.Frame(0, width, height))
 }
 
 // WithParameter composes the function f of x and a parameter a that is 1.

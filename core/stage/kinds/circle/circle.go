@@ -40,7 +40,7 @@ type Live struct {
 }
 
 // Load compiles the circle's formulas.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	c := &Live{body: b, Scaled: b.Scaled, Driver: d.Find(b.Driver), plain: b.Angle == ""}
 	if c.Driver < 0 {
 		d.Report(problem.New("not-a-parameter", 0, len(b.Driver), b.Driver), e.ID, "driver")
@@ -62,7 +62,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the circle with the angle θ and the radius a”.
-func (b *Body) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	c, ok := s.Live.(*Live)
 	if !ok {
 		return []evaluate.Word{evaluate.Says("a circle")}
@@ -86,8 +86,8 @@ func (c *Live) Hangs() (on []int) {
 }
 
 // Update works angle, radius and lengths out.
-func (c *Live) Update(d *evaluate.Demonstration) {
-	c.At = d.Parameters[c.Driver].Value
+func (c *Live) Update(d evaluate.Moment) {
+	c.At = d.Dial(c.Driver).Value
 	c.Angle = trig.At(c.angle.At(d.Inputs()) * d.RadiansPerUnit())
 	c.Given = c.radius.At(d.Inputs())
 	c.Radius, c.Centre = 1, 0
@@ -103,7 +103,7 @@ func (c *Live) Exists() bool {
 }
 
 // Slope is by how many radians the angle grows when the driver grows by one.
-func (c *Live) Slope(d *evaluate.Demonstration) float64 {
+func (c *Live) Slope(d evaluate.Moment) float64 {
 	was := d.Inputs()[c.Driver+1]
 	defer func() { d.Inputs()[c.Driver+1] = was }()
 	d.Inputs()[c.Driver+1] = was + 1
@@ -117,7 +117,7 @@ const snapParts = 12
 const snapPixels = 8.0
 
 // Drag turns the point on the circle's panel, and moves the driver along the axis on a plane.
-func (c *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
+func (c *Live) Drag(d evaluate.Play, h evaluate.Hand) {
 	if h.Panel.Kind == document.Around {
 		c.turn(d, h.X, h.Y, h.Pixel)
 	} else {
@@ -126,13 +126,13 @@ func (c *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Nudge moves the driver by steps.
-func (c *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
-	d.Set(c.Driver, d.Parameters[c.Driver].Stepped(h.DX+h.DY))
+func (c *Live) Nudge(d evaluate.Play, h evaluate.Hand) {
+	d.Set(c.Driver, d.Dial(c.Driver).Stepped(h.DX+h.DY))
 }
 
 // turn turns the point towards (x, y) as it is seen from the centre, the short way from where it is, so that it winds
 // on over several turns; near a multiple of 15° it snaps. pixel is the width of one in the circle's units.
-func (c *Live) turn(d *evaluate.Demonstration, x, y, pixel float64) {
+func (c *Live) turn(d evaluate.Play, x, y, pixel float64) {
 	if !c.Exists() {
 		return
 	}
@@ -159,7 +159,7 @@ func (c *Live) turn(d *evaluate.Demonstration, x, y, pixel float64) {
 }
 
 // slide moves the driver along the graph's axis, to its steps or to a multiple of 15° nearby.
-func (c *Live) slide(d *evaluate.Demonstration, x, pixel float64) {
+func (c *Live) slide(d evaluate.Play, x, pixel float64) {
 	if part := math.Pi / snapParts / d.RadiansPerUnit(); c.plain && math.Abs(x-math.Round(x/part)*part) <= snapPixels*pixel {
 		c.setDriver(d, math.Round(x/part)*part, false)
 		return
@@ -167,12 +167,12 @@ func (c *Live) slide(d *evaluate.Demonstration, x, pixel float64) {
 	c.setDriver(d, x, true)
 }
 
-func (c *Live) setDriver(d *evaluate.Demonstration, v float64, onStep bool) {
-	p := d.Parameters[c.Driver]
+func (c *Live) setDriver(d evaluate.Play, v float64, onStep bool) {
+	p := d.Dial(c.Driver)
 	if onStep {
 		v = p.OnStep(v)
 	}
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		v = number.Round(v, 9)
 	}
 	d.Set(c.Driver, math.Max(p.From, math.Min(p.To, v)))
@@ -184,7 +184,7 @@ func (c *Live) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	v := on.View
-	hue := compose.DialColour(on.D, c.Driver)
+	hue := compose.DialColour(on.Moment, c.Driver)
 	if on.Panel.Kind != document.Around {
 		if x := v.X(c.At); x >= 0 && x <= v.Width {
 			on.Pen.Handle(on.Index, x, v.Y(c.Centre))
@@ -206,7 +206,7 @@ func (c *Live) Compose(on *compose.On) []compose.Anchor {
 }
 
 // Describe says where the point of a circle is.
-func (c *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (c *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	if !c.Exists() {
 		return []string{"A circle whose angle has no value."}
 	}
@@ -220,7 +220,7 @@ func (c *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 }
 
 // Box is the whole window: about the circle, or of one turn of its graph from 0 on.
-func (c *Live) Box(d *evaluate.Demonstration, _ *evaluate.Shown, p *document.Panel, box kind.Box) {
+func (c *Live) Box(d evaluate.Moment, _ *evaluate.Shown, p *document.Panel, box kind.Box) {
 	if p.Kind == document.Around {
 		half := math.Max(math.Abs(c.Radius), 0.1) * 1.8
 		box.Whole(document.Window{Left: -half, Right: half, Bottom: c.Centre - half, Top: c.Centre + half})
@@ -228,7 +228,7 @@ func (c *Live) Box(d *evaluate.Demonstration, _ *evaluate.Shown, p *document.Pan
 	}
 	w := p.Window
 	w.Left, w.Right = -0.5, 7
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		w.Left, w.Right = -30, 400
 	}
 	box.Whole(w)

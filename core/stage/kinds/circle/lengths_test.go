@@ -132,7 +132,7 @@ func TestAGraphIsDrawnAsFarAsTheAngleHasBeen(t *testing.T) {
 	assert.Empty(t, compose.Within(pointsOf(0, 1), 2, 3))
 	e := circleAt(t, circle.Body{Driver: "t"}, 2)
 	var c compose.Composer
-	pic := c.Panel(e, &e.Document.Panels[1], 800, 500)
+	pic := c.Compose(e.Frame(1, 800, 500))
 	v := c.View
 	furthest := 0.0
 	for _, line := range linesOf(pic.Live) {
@@ -141,11 +141,11 @@ func TestAGraphIsDrawnAsFarAsTheAngleHasBeen(t *testing.T) {
 		}
 	}
 	assert.Greater(t, furthest, v.X(6.9), "the rest is faint, to the edge")
-	runs := e.Counters.Runs["singraph"]
+	runs := c.Runs["singraph"]
 	e.Set(0, 2.5)
 	e.Update()
-	c.Panel(e, &e.Document.Panels[1], 800, 500)
-	assert.Equal(t, runs, e.Counters.Runs["singraph"], "moving the angle samples no curve again")
+	c.Compose(e.Frame(1, 800, 500))
+	assert.Equal(t, runs, c.Runs["singraph"], "moving the angle samples no curve again")
 }
 
 func pointsOf(xs ...float64) (line []sample.Point) {

@@ -6,7 +6,6 @@ import (
 
 	"parvix/core/formula/number"
 	trig "parvix/core/maths/circle"
-	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
 )
@@ -31,12 +30,12 @@ type RatioNow struct {
 }
 
 // Now is what is told of a circle at the values in play.
-func (c *Live) Now(d *evaluate.Demonstration, id string) Now {
-	n := Now{ID: id, Angle: d.Typeset(c.AngleLaTeX(d)), Hue: d.Parameters[c.Driver].Stated.Colour, Ratios: []RatioNow{}, Lines: []kind.Line{}}
+func (c *Live) Now(d evaluate.Moment, id string) Now {
+	n := Now{ID: id, Angle: d.Typeset(c.AngleLaTeX(d)), Hue: d.Dial(c.Driver).Stated.Colour, Ratios: []RatioNow{}, Lines: []kind.Line{}}
 	shown := map[trig.Function]bool{}
 	onPoint, onAxis := false, false
-	for _, s := range d.Shown {
-		if p, ok := s.Live.(*Part); ok && p.Of == c && p.body.Piece.HasRatio() && d.InScene(s) {
+	for _, s := range d.Visible() {
+		if p, ok := s.Live.(*Part); ok && p.Of == c && p.body.Piece.HasRatio() {
 			shown[p.Ratio] = true
 			onPoint = onPoint || p.Ratio.HasPoles() && !p.body.OnAxis
 			onAxis = onAxis || p.body.OnAxis
@@ -70,7 +69,7 @@ func (c *Live) Now(d *evaluate.Demonstration, id string) Now {
 	if onPoint {
 		line("counts as positive", `\text{tangent: clockwise from the point; cotangent: anticlockwise}`)
 	}
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		line("scales", `\text{the axis counts degrees, so a unit across is no radius}`)
 	}
 	return n
@@ -79,7 +78,7 @@ func (c *Live) Now(d *evaluate.Demonstration, id string) Now {
 // scaledLines tell the sinusoid that a scaled circle draws: frequency = natural period / period (common practice).
 // The tangent's natural period is half a turn, and a quarter period from its centre it lies its factor above the centre
 // line (common practice).
-func (c *Live) scaledLines(d *evaluate.Demonstration, tangent bool, line func(name, latex string)) {
+func (c *Live) scaledLines(d evaluate.Moment, tangent bool, line func(name, latex string)) {
 	natural, unit := 2*math.Pi, 1.0
 	if tangent {
 		natural = math.Pi
@@ -92,7 +91,7 @@ func (c *Live) scaledLines(d *evaluate.Demonstration, tangent bool, line func(na
 	if slope == 0 || slope != slope {
 		return
 	}
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		unit = 180 / math.Pi
 	}
 	frequency := math.Abs(slope) * unit

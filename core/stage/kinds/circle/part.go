@@ -30,7 +30,7 @@ type Part struct {
 func (*PartBody) Letter() string { return "a" }
 
 // Load finds the circle.
-func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	of := d.Other(b.Of)
 	if of == nil || of.Entry.Kind() != (*Body)(nil).Kind() {
 		d.Report(problem.New("field", 0, 0, "of", "there is no such circle"), e.ID, "of")
@@ -48,7 +48,7 @@ func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live 
 }
 
 // Sentence says what the part is.
-func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	p, ok := s.Live.(*Part)
 	if !ok {
 		return []evaluate.Word{evaluate.Says("a part of a circle")}
@@ -79,7 +79,7 @@ func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []eval
 }
 
 // Hue is the colour of the ratio, or of the dial that turns the circle.
-func (p *Part) Hue(d *evaluate.Demonstration) picture.Colour {
+func (p *Part) Hue(d evaluate.Moment) picture.Colour {
 	switch {
 	case p.body.Piece.HasRatio():
 		return RatioHue(p.Ratio)
@@ -90,7 +90,7 @@ func (p *Part) Hue(d *evaluate.Demonstration) picture.Colour {
 }
 
 // Describe says how long a ratio's length is; what else is shown of a circle needs no words beside them.
-func (p *Part) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (p *Part) Describe(evaluate.Moment, *document.Entry) []string {
 	c := p.Of
 	if !c.Exists() || p.body.Piece != Length {
 		return nil
@@ -103,7 +103,7 @@ func (p *Part) Describe(*evaluate.Demonstration, *document.Entry) []string {
 }
 
 // Box asks for nothing: the circle's is the whole window.
-func (p *Part) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (p *Part) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // Compose draws the part on the circle, or in its graph.
 func (p *Part) Compose(on *compose.On) []compose.Anchor {
@@ -114,25 +114,25 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	from := len(on.Pen.Data)
 	var a compose.Anchor
 	var latex string
-	hue := p.Hue(on.D)
-	angle := of.LaTeX(on.D)
+	hue := p.Hue(on.Moment)
+	angle := of.LaTeX(on.Moment)
 	switch piece := p.body.Piece; {
 	case on.Panel.Kind != document.Around:
 		a, latex = p.inGraph(on)
 	case piece == Arc:
 		a, latex = of.arc(on, hue)
 		if of.Given != 1 && !of.Scaled {
-			latex = on.D.Typeset(of.ArcLaTeX())
+			latex = on.Typeset(of.ArcLaTeX())
 		}
 	case piece == AngleMark:
 		a, latex = of.angleMark(on, hue)
 	case piece == Coordinates:
 		a = of.coordinates(on)
-		latex = on.D.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
+		latex = on.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
 	case piece == Length:
 		a, latex = p.length(on), `\`+string(p.Ratio)+" "+angle
 		if of.Scaled {
-			latex = on.D.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
+			latex = on.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
 		}
 	case piece == Carried:
 		p.carried(on)
@@ -174,7 +174,7 @@ func (c *Live) angleMark(on *compose.On, hue picture.Colour) (compose.Anchor, st
 	r.turn(on, 0, to, winding(to, distance, windingStep/2), compose.Stroke(hue, on.Scaled(2.6), picture.Whole, 1))
 	sin, cos := math.Sincos(to / 2)
 	at := r.at(cos*distance*1.1, sin*distance*1.1)
-	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.D.Typeset(DegreesLaTeX(c.Angle))
+	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.Typeset(DegreesLaTeX(c.Angle))
 }
 
 func (c *Live) coordinates(on *compose.On) compose.Anchor {
@@ -301,7 +301,7 @@ func (p *Part) triangles(on *compose.On) (compose.Anchor, string) {
 	r.outline(on, RatioHue(f), 0.1, other)
 	r.outline(on, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
 	// The proportion stands where the circle leaves room: below it or above.
-	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.D.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.D)))
+	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.Moment)))
 }
 
 func (r round) outline(on *compose.On, hue picture.Colour, opacity float32, corners [][2]float64) {

@@ -11,7 +11,7 @@ import (
 )
 
 // LaTeX is the angle's formula as it stands behind sin, in brackets where it is more than a letter.
-func (c *Live) LaTeX(d *evaluate.Demonstration) string {
+func (c *Live) LaTeX(d evaluate.Moment) string {
 	text := d.LaTeX(c.angle.Formula, d.Class)
 	if _, letter := c.angle.Formula.(*expr.Name); letter {
 		return text
@@ -65,7 +65,7 @@ func BothLaTeX(a trig.Angle) string {
 }
 
 // AngleLaTeX says what the angle is: t = 7π/6 = 210° ≈ 3.67.
-func (c *Live) AngleLaTeX(d *evaluate.Demonstration) string {
+func (c *Live) AngleLaTeX(d evaluate.Moment) string {
 	text := d.LaTeX(c.angle.Formula, d.Class) + "=" + BothLaTeX(c.Angle)
 	if c.Angle.OfPi != nil && c.Angle.Radians != 0 {
 		text += `\approx ` + number.Format(c.Angle.Radians, 2)
@@ -75,7 +75,7 @@ func (c *Live) AngleLaTeX(d *evaluate.Demonstration) string {
 
 // RatioLaTeX says what a function is at the angle, exactly at special angles and as a decimal; reason is why it has no
 // value.
-func (c *Live) RatioLaTeX(d *evaluate.Demonstration, f trig.Function) (latex, reason string) {
+func (c *Live) RatioLaTeX(d evaluate.Moment, f trig.Function) (latex, reason string) {
 	head := `\` + string(f)
 	if c.plain {
 		head += " " + c.LaTeX(d)
@@ -101,7 +101,7 @@ func (c *Live) ArcLaTeX() string {
 }
 
 // GraphLaTeX is what a graph's label says: sin t, or with radius and centre a sin(b(t − h)) + k.
-func (c *Live) GraphLaTeX(d *evaluate.Demonstration, f trig.Function) string {
+func (c *Live) GraphLaTeX(d evaluate.Moment, f trig.Function) string {
 	text := `\` + string(f) + " " + c.LaTeX(d)
 	if !c.Scaled {
 		return text

@@ -27,7 +27,7 @@ type Live struct {
 }
 
 // Load finds the function, and the family's values or the grips.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	l := &Live{body: b, Function: d.Graph(b.Function, e.ID)}
 	if l.Function == nil {
 		return nil
@@ -43,7 +43,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the curve of f”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	of := evaluate.NameWord(b.Function)
 	switch {
 	case b.Parent:
@@ -82,7 +82,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		return l.members(on)
 	}
 	e := on.Entry
-	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.D.Stamp(l.Function)}, on.D.Inputs())
+	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.Stamp(l.Function)}, on.Inputs())
 	pen := compose.Stroke(l.colour(e), on.Scaled(compose.CurveWidth), compose.PatternOf(e, picture.Whole), 1)
 	if l.body.Parent {
 		pen.Width, pen.Pattern = on.Scaled(compose.ParentWidth), compose.PatternOf(e, picture.Dashed)
@@ -92,17 +92,17 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.D, e), pen.Colour)
+	return on.Labelled(a, l.label(on.Moment, e), pen.Colour)
 }
 
 // members draws one curve for each, in a ramp of colours and with patterns in turn, each labelled with its value.
 func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 	id, count := on.Entry.ID, len(l.Family.Members)
-	stamp := on.D.StampOf(l.Function.Hangs(), l.Family.Parameter)
+	stamp := on.StampOf(l.Function.Hangs(), l.Family.Parameter)
 	for k, m := range l.Family.Members {
 		key := fmt.Sprintf("%s.%d", id, k)
 		from := compose.Source{Function: l.Function.Curve, Stamp: stamp, Variant: [4]float64{m.Value}}
-		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.D, m))
+		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.Moment, m))
 		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
 		a, ok := on.Stroked(drawn, pen)
 		if ok && on.Entry.Look.Label != document.LabelNone {
@@ -113,7 +113,7 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 	return anchors
 }
 
-func (l *Live) label(d *evaluate.Demonstration, e *document.Entry) string {
+func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
 	stated := l.Function.Stated
 	head := evaluate.HeadLaTeX(stated.Name, nil)
 	// A curve that has collapsed would seem to have vanished: it says what it is now.
@@ -127,7 +127,7 @@ func (l *Live) label(d *evaluate.Demonstration, e *document.Entry) string {
 }
 
 // Describe names the curve, or the family's values.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	if l.Family == nil {
 		return []string{"The curve of " + l.body.Function + "."}
 	}
@@ -136,6 +136,6 @@ func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 }
 
 // Box is what is interesting of the curve.
-func (l *Live) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (l *Live) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	box.Curve(l.Function)
 }

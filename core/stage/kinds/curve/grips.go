@@ -6,7 +6,6 @@ import (
 	"parvix/core/maths/transform"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/compose"
-	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
 )
@@ -37,12 +36,12 @@ type signedDial struct {
 const atA, atB, atH, atK = 0, 1, 2, 3
 
 // gripsOf finds the key points of a curve that a hand can move; none where its form has no parameters in its places.
-func gripsOf(d *evaluate.Demonstration, function *evaluate.Function) (grips []Grip) {
+func gripsOf(d evaluate.Loading, function *evaluate.Function) (grips []Grip) {
 	n, err := symbolic.Inline(function.Formula, d.Lookup)
 	if err != nil {
 		return nil
 	}
-	found, reason := transform.Recognise(n, function.Stated.Variables[0], d.Document.AngleUnit == document.Degree)
+	found, reason := transform.Recognise(n, function.Stated.Variables[0], d.IsInDegrees())
 	if reason != "" || found.Written.Parent.Base != nil && len(expr.Names(found.Written.Parent.Base)) > 0 {
 		return nil
 	}
@@ -77,7 +76,7 @@ func gripsOf(d *evaluate.Demonstration, function *evaluate.Function) (grips []Gr
 			break
 		}
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	return grips
 }
 
@@ -90,7 +89,7 @@ func keyNumber(n expr.Node) float64 {
 }
 
 // signedDialOf reads a or −a.
-func signedDialOf(d *evaluate.Demonstration, n expr.Node) signedDial {
+func signedDialOf(d evaluate.Loading, n expr.Node) signedDial {
 	sign := 1.0
 	if neg, ok := n.(*expr.Neg); ok {
 		n, sign = neg.X, -1
@@ -101,12 +100,21 @@ func signedDialOf(d *evaluate.Demonstration, n expr.Node) signedDial {
 	return signedDial{-1, 1}
 }
 
-// composeGrips draws the key points by which the curve can be moved.
-func (l *Live) composeGrips(on *compose.On) {
+// Hangs lists the parameters of the curve.
+func (l *Live) Hangs() []int { return l.Function.Hangs() }
+
+// Update puts the grips where the curve is.
+func (l *Live) Update(m evaluate.Moment) {
 	for i := range l.Grips {
 		g := &l.Grips[i]
-		a, b, h, k := g.numbers(on.D)
+		a, b, h, k := g.numbers(m)
 		g.X, g.Y = g.keyX/b+h, a*g.keyY+k
+	}
+}
+
+// composeGrips draws the key points by which the curve can be moved.
+func (l *Live) composeGrips(on *compose.On) {
+	for i, g := range l.Grips {
 		if !on.View.Sees(g.X, g.Y) {
 			continue
 		}
@@ -115,13 +123,13 @@ func (l *Live) composeGrips(on *compose.On) {
 	}
 }
 
-func (g *Grip) numbers(d *evaluate.Demonstration) (a, b, h, k float64) {
+func (g *Grip) numbers(d evaluate.Moment) (a, b, h, k float64) {
 	n, in := g.form.numbers, d.Inputs()
 	return n[atA](in), n[atB](in), n[atH](in), n[atK](in)
 }
 
 // Drag moves what is behind a grip so that it comes near to the hand: parameters, on their steps.
-func (l *Live) Drag(d *evaluate.Demonstration, hand evaluate.Hand) {
+func (l *Live) Drag(d evaluate.Play, hand evaluate.Hand) {
 	if hand.Grip < 0 || hand.Grip >= len(l.Grips) {
 		return
 	}
@@ -129,7 +137,7 @@ func (l *Live) Drag(d *evaluate.Demonstration, hand evaluate.Hand) {
 	a, b, h, k := g.numbers(d)
 	set := func(at int, v float64) {
 		if to := g.form.letters[at]; to.dial >= 0 && v == v {
-			d.Set(to.dial, d.Parameters[to.dial].OnStep(to.sign*v))
+			d.Set(to.dial, d.Dial(to.dial).OnStep(to.sign*v))
 		}
 	}
 	if !g.Stretches {
@@ -144,7 +152,7 @@ func (l *Live) Drag(d *evaluate.Demonstration, hand evaluate.Hand) {
 }
 
 // Nudge moves a grip by steps of the grain.
-func (l *Live) Nudge(d *evaluate.Demonstration, hand evaluate.Hand) {
+func (l *Live) Nudge(d evaluate.Play, hand evaluate.Hand) {
 	if hand.Grip < 0 || hand.Grip >= len(l.Grips) {
 		return
 	}

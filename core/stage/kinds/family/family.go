@@ -64,7 +64,7 @@ type Member struct {
 }
 
 // Of works a family's values out; nil when there is a problem, which is then reported for the entry.
-func Of(d *evaluate.Demonstration, given *Given, id string) *Family {
+func Of(d evaluate.Loading, given *Given, id string) *Family {
 	f := &Family{Parameter: d.Find(given.Parameter)}
 	if f.Parameter < 0 {
 		d.Report(problem.New("not-a-parameter", 0, len(given.Parameter), given.Parameter), id, "family.parameter")
@@ -77,7 +77,7 @@ func Of(d *evaluate.Demonstration, given *Given, id string) *Family {
 }
 
 // listed fills in the members: those of a list, or from an end to another in steps.
-func (f *Family) listed(d *evaluate.Demonstration, given *Given, id string) bool {
+func (f *Family) listed(d evaluate.Loading, given *Given, id string) bool {
 	head := expr.LaTeXName(given.Parameter) + "="
 	add := func(v float64, latex string) { f.Members = append(f.Members, Member{v, d.Typeset(head + latex)}) }
 	if len(given.Values) > 0 {
@@ -118,7 +118,7 @@ func (f *Family) listed(d *evaluate.Demonstration, given *Given, id string) bool
 }
 
 // InputsFor are the inputs with the family's parameter at a member's value; valid until the next call.
-func (f *Family) InputsFor(d *evaluate.Demonstration, m Member) []float64 {
+func (f *Family) InputsFor(d evaluate.Moment, m Member) []float64 {
 	f.in = append(f.in[:0], d.Inputs()...)
 	f.in[f.Parameter+1] = m.Value
 	return f.in
@@ -130,7 +130,7 @@ func (f *Family) Ends() (first, last float64) {
 }
 
 // Sentence says “a = −3, −1, 2” or “a from −2 to 2, step 1”.
-func Sentence(d *evaluate.Demonstration, given *Given) []evaluate.Word {
+func Sentence(d evaluate.Moment, given *Given) []evaluate.Word {
 	letter := d.LetterWord(given.Parameter)
 	if len(given.Values) == 0 {
 		return []evaluate.Word{letter, evaluate.Says(" from "), d.FormulaWord(given.From), evaluate.Says(" to "), d.FormulaWord(given.To), evaluate.Says(", step "), d.FormulaWord(given.Step)}

@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Sizes in pixels of figures.
@@ -55,7 +56,7 @@ func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.St
 		if a.X == 0 && a.Y == 0 || latex == "" {
 			return nil
 		}
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: pen.Colour}
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: pen.Colour}
 		return []compose.Anchor{a}
 	}
 	switch f.Shape {
@@ -150,19 +151,38 @@ func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes)
 	sin, cos := math.Sincos(from + turn/2)
 	middle := at([2]float64{vertex[0] + r*cos*1.2, vertex[1] + r*sin*1.2})
 	latex := number.Format(turn*180/math.Pi, 1) + `^{\circ}`
-	if on.D.Document.AngleUnit == document.Radian {
+	if !on.IsInDegrees() {
 		latex = number.Format(turn, 2)
 	}
 	return compose.Anchor{X: middle[0], Y: middle[1], IsPoint: true}, latex
 }
 
+// See works out the line, or where both functions meet between the window's sides.
+func (f *Live) See(m evaluate.Moment, v view.View, _ any) any {
+	switch f.Shape {
+	case Tangent, Normal:
+		x, y, slope, defined := f.Line(m)
+		return line{x, y, slope, defined}
+	case Intersection:
+		return f.Crossings(m, v.Left, v.Right)
+	}
+	return nil
+}
+
+// line is what Line gives.
+type line struct {
+	x, y, slope float64
+	defined     bool
+}
+
 // composeLine draws a tangent or a normal with the point that it belongs to, and writes its slope.
 func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor {
 	v := on.View
-	x, y, slope, defined := f.Line(on.D)
-	if !defined {
+	seen := on.Seen.(line)
+	if !seen.defined {
 		return nil
 	}
+	x, y, slope := seen.x, seen.y, seen.slope
 	latex := "m=" + number.Format(slope, 3)
 	if math.IsInf(slope, 0) {
 		on.Segment(pen, [2]float64{v.X(x), 0}, [2]float64{v.X(x), v.Height})
@@ -186,13 +206,13 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 	if math.IsInf(slope, 0) || ay < 0 || ay > v.Height {
 		ay = math.Max(20, math.Min(v.Height-20, py-60))
 	}
-	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: pen.Colour}}}
+	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: pen.Colour}}}
 }
 
 // composeCrossings marks where two curves meet.
 func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 	v := on.View
-	for i, p := range f.Crossings(on.D, v.Left, v.Right) {
+	for i, p := range on.Seen.([][2]float64) {
 		if !v.Sees(p[0], p[1]) {
 			continue
 		}
@@ -200,7 +220,7 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1, 7)
 		if i < mostNamed {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-				LaTeX: on.D.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
+				LaTeX: on.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
 		}
 	}
 	return anchors
@@ -210,7 +230,7 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 const mostNamed = 8
 
 // Describe says what a piece of geometry is, and how long, how large or how steep.
-func (f *Live) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
+func (f *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	switch f.Shape {
 	case Tangent, Normal:
 		name := map[Shape]string{Tangent: "tangent", Normal: "perpendicular"}[f.Shape]
@@ -235,10 +255,10 @@ func (f *Live) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
 }
 
 // Box asks for nothing: a figure hangs on what is shown beside it.
-func (f *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (f *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // Sentence says what the figure is, with its points.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	names := ""
 	for _, id := range b.Points {
 		if p := d.Other(id); p != nil {

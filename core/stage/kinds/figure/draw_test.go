@@ -100,13 +100,13 @@ func TestTangentsPerpendicularsAndIntersections(t *testing.T) {
 	assert.Len(t, e.Shown[3].Live.(*figure.Live).Crossings(e, -2, 2.01), 3, "the poles are no intersections")
 	p := stagetest.Plane(-6, 6, -4, 4, true)
 	var c compose.Composer
-	assert.NotEmpty(t, c.Panel(e, &p, 1200, 800).Labels)
+	assert.NotEmpty(t, c.Compose(stagetest.Seen(e, p, 1200, 800)).Labels)
 }
 
 // Who cannot see a panel is told the same: the angle and the ratio, the point of a curve, a length and an area.
 func TestCirclesCurvesAndFiguresAreDescribed(t *testing.T) {
 	describe := func(d *document.Document, panel int) string {
-		return compose.Describe(evaluate.Load(d, nil), &d.Panels[panel], 600, 500)
+		return compose.Describe(evaluate.Load(d, nil).Frame(panel, 600, 500))
 	}
 	d, err := edit.Begin(document.New(""), edit.IdeaCircle)
 	require.NoError(t, err)

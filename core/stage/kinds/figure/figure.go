@@ -30,7 +30,7 @@ type Live struct {
 }
 
 // Load finds the points, or the function and the place.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	f := &Live{body: b, Shape: b.Shape}
 	for _, id := range b.Points {
 		other := d.Other(id)
@@ -48,7 +48,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // load understands what hangs on functions.
-func (f *Live) load(d *evaluate.Demonstration, id string) kind.Live {
+func (f *Live) load(d evaluate.Loading, id string) kind.Live {
 	b := f.body
 	switch f.Shape {
 	case Tangent, Normal:
@@ -71,7 +71,7 @@ func (f *Live) load(d *evaluate.Demonstration, id string) kind.Live {
 		}
 		variable := f.First.Stated.Variables[0]
 		second := symbolic.Substitute(f.Second.Inlined, map[string]expr.Node{f.Second.Stated.Variables[0]: &expr.Name{Name: variable}})
-		d.Counters.Compiles++
+		d.CountCompile()
 		f.meet = breaks.NewRoots(expr.Minus(f.First.Inlined, second), d.InputNames(variable))
 	}
 	return f
@@ -90,7 +90,7 @@ func (f *Live) Corners() (places [][2]float64, defined bool) {
 }
 
 // Line is the line of a tangent or a normal: through (x, y) with a slope, which is infinite for an upright one.
-func (f *Live) Line(d *evaluate.Demonstration) (x, y, slope float64, defined bool) {
+func (f *Live) Line(d evaluate.Moment) (x, y, slope float64, defined bool) {
 	x, y, slope = f.x.At(d.Inputs()), f.y.At(d.Inputs()), f.slope.At(d.Inputs())
 	if f.Shape == Normal {
 		slope = -1 / slope
@@ -103,7 +103,7 @@ const crossingWork = 1e6
 
 // Crossings are the places between left and right where both functions have the same value, crossing or touching: all of
 // them, but for functions that meet more often than can be shown.
-func (f *Live) Crossings(d *evaluate.Demonstration, left, right float64) (places [][2]float64) {
+func (f *Live) Crossings(d evaluate.Moment, left, right float64) (places [][2]float64) {
 	found, _ := f.meet.Find(crossingWork, left, right, d.Inputs())
 	for _, x := range found {
 		if y := f.First.Curve.At(x, d.Inputs()); y == y && len(places) < MaxCrossings {

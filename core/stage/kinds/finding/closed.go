@@ -25,7 +25,7 @@ type closedForm struct {
 type closedPlace struct{ x, period program.Point }
 
 // closedOf solves for the places of a finding; the inputs are the variable and the parameters.
-func closedOf(d *evaluate.Demonstration, f *evaluate.Function, finding document.Finding) *closedForm {
+func closedOf(d evaluate.Loading, f *evaluate.Function, finding document.Finding) *closedForm {
 	inputs := d.InputNames(f.Stated.Variables[0])
 	equation, test, ok := equationOf(f, finding)
 	if !ok {
@@ -46,7 +46,7 @@ func closedOf(d *evaluate.Demonstration, f *evaluate.Function, finding document.
 			return nil
 		}
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	return c
 }
 
@@ -101,7 +101,7 @@ func solved(equation expr.Node, x string, inputs []string) (places []closedPlace
 }
 
 // points are the places in play between left and right; ok is false where the formulas say nothing.
-func (c *closedForm) points(d *evaluate.Demonstration, left, right float64) (points []found.Point, ok bool) {
+func (c *closedForm) points(d evaluate.Moment, left, right float64) (points []found.Point, ok bool) {
 	if c == nil {
 		return nil, false
 	}

@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Letter begins the ids of findings.
@@ -26,7 +27,7 @@ type Live struct {
 }
 
 // Load finds the function and, where there are some, the formulas for the places.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
@@ -35,19 +36,19 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the zeros of f”.
-func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(evaluate.Moment, *evaluate.Shown) []evaluate.Word {
 	return []evaluate.Word{evaluate.Says("the " + found.Name(b.Finding) + " of "), {LaTeX: expr.LaTeXName(b.Function)}}
 }
 
 // Describe says nothing: findings are told as text.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string { return nil }
 
 // Box asks for nothing: findings are in the box of their curve.
-func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (l *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // Points are those of the finding in play between left and right. current is false while they are still
 // being computed; then those of the closed forms stand in, or none.
-func (l *Live) Points(d *evaluate.Demonstration, left, right float64) (points []found.Point, current bool) {
+func (l *Live) Points(d evaluate.Moment, left, right float64) (points []found.Point, current bool) {
 	last, current := d.FoundOf(l.function)
 	if current && l.finding == document.YIntercept {
 		return last.Points[l.finding], true // of a wave too there is one
@@ -59,7 +60,7 @@ func (l *Live) Points(d *evaluate.Demonstration, left, right float64) (points []
 }
 
 // Guides are the same for guides.
-func (l *Live) Guides(d *evaluate.Demonstration, left, right float64) (guides []found.Guide, current bool) {
+func (l *Live) Guides(d evaluate.Moment, left, right float64) (guides []found.Guide, current bool) {
 	last, current := d.FoundOf(l.function)
 	if !current {
 		places, ok := l.closed.points(d, left, right)
@@ -83,16 +84,32 @@ func (l *Live) Guides(d *evaluate.Demonstration, left, right float64) (guides []
 // mostLabels is how many points of one finding carry their coordinates; more would hide the picture.
 const mostLabels = 6
 
-// Compose draws the finding: points as marks, asymptotes and centre lines as guides.
-func (l *Live) Compose(on *compose.On) []compose.Anchor {
+// See finds the points or the guides between the window's sides.
+func (l *Live) See(m evaluate.Moment, v view.View, _ any) any {
+	if l.isGuide() {
+		guides, _ := l.Guides(m, v.Left, v.Right)
+		return guides
+	}
+	points, _ := l.Points(m, v.Left, v.Right)
+	return points
+}
+
+func (l *Live) isGuide() bool {
 	switch l.finding {
 	case document.VerticalAsymptotes, document.LevelAsymptotes, document.SlantedAsymptotes, document.CentreLine:
+		return true
+	}
+	return false
+}
+
+// Compose draws the finding: points as marks, asymptotes and centre lines as guides.
+func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	if l.isGuide() {
 		return l.composeGuides(on)
 	}
 	v := on.View
 	var anchors []compose.Anchor
-	points, _ := l.Points(on.D, v.Left, v.Right)
-	for _, p := range points {
+	for _, p := range on.Seen.([]found.Point) {
 		if !v.Sees(p.X, p.Y) {
 			continue
 		}
@@ -103,7 +120,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		x, y := v.X(p.X), v.Y(p.Y)
 		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1, 7)
 		anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{
-			LaTeX: on.D.Typeset("(" + number.Format(p.X, 2) + `,\;` + number.Format(p.Y, 2) + ")")}})
+			LaTeX: on.Typeset("(" + number.Format(p.X, 2) + `,\;` + number.Format(p.Y, 2) + ")")}})
 	}
 	return labelled(on, anchors)
 }
@@ -111,14 +128,13 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 	v := on.View
 	var anchors []compose.Anchor
-	guides, _ := l.Guides(on.D, v.Left, v.Right)
 	from := len(on.Pen.Data)
 	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
-	for _, g := range guides {
+	for _, g := range on.Seen.([]found.Guide) {
 		if g.Upright {
 			if x := v.X(g.At); x >= 0 && x <= v.Width {
 				on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
-				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.D.Typeset("x=" + number.Format(g.At, 2))}})
+				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.Typeset("x=" + number.Format(g.At, 2))}})
 			}
 			continue
 		}
@@ -127,7 +143,7 @@ func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 		// As far to the right as the line is in sight.
 		for x := v.Width - 70; x > 20; x -= 30 {
 			if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 16 && y <= v.Height-16 {
-				anchors = append(anchors, compose.Anchor{X: x, Y: y, Label: picture.Label{LaTeX: on.D.Typeset("y=" + lineText(g))}})
+				anchors = append(anchors, compose.Anchor{X: x, Y: y, Label: picture.Label{LaTeX: on.Typeset("y=" + lineText(g))}})
 				break
 			}
 		}

@@ -28,7 +28,7 @@ type Live struct {
 }
 
 // Load compiles the guide's place, for a slanted one a formula in x.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	l := &Live{body: b, slanted: b.Direction == Slanted}
 	if l.slanted {
 		l.at = d.Expression(b.At, e.ID, "at", "x")
@@ -42,7 +42,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the guide x = h”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	head := "y="
 	if b.Direction == Upright {
 		head = "x="
@@ -58,7 +58,7 @@ func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate
 func (l *Live) Hangs() []int { return l.at.Hangs() }
 
 // Update works the place out, and the slope of a slanted one.
-func (l *Live) Update(d *evaluate.Demonstration) {
+func (l *Live) Update(d evaluate.Moment) {
 	in := d.Inputs()
 	in[0] = 0
 	l.At = l.at.At(in)
@@ -101,10 +101,10 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if a.Y < 0 || a.Y > v.Height {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.D), colour)
+	return on.Labelled(a, l.label(on.Moment), colour)
 }
 
-func (l *Live) label(d *evaluate.Demonstration) string {
+func (l *Live) label(d evaluate.Moment) string {
 	switch l.body.Direction {
 	case Upright:
 		return d.Typeset("x=" + number.Format(l.At, 3))
@@ -115,9 +115,9 @@ func (l *Live) label(d *evaluate.Demonstration) string {
 }
 
 // Describe says where the guide lies.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	return []string{fmt.Sprintf("A %s guide at %s.", l.body.Direction, number.Format(l.At, 3))}
 }
 
 // Box asks for nothing: a guide goes where the picture goes.
-func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (l *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}

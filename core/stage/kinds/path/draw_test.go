@@ -32,7 +32,7 @@ func followedPath(t *testing.T, formulas []string, body path.Body) ([][][2]float
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
 	var c compose.Composer
-	pic := c.Panel(e, &d.Panels[0], 800, 800)
+	pic := c.Compose(e.Frame(0, 800, 800))
 	return stagetest.Lines(pic.Live, 5), stagetest.Markers(pic.Live, 5), e
 }
 

@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Letter begins the ids of paths.
@@ -41,7 +42,7 @@ type Live struct {
 const passing = "τ"
 
 // Load finds the equation of a path, or how to follow it.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
@@ -51,7 +52,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 		d.Report(problem.New("not-a-parameter", 0, len(b.As), b.As), e.ID, "as")
 		return nil
 	}
-	p := &Live{Colour: d.Parameters[i].Stated.Colour, parameter: i}
+	p := &Live{Colour: d.Dial(i).Stated.Colour, parameter: i}
 	for _, k := range f.Hangs() {
 		if k != i {
 			p.on = append(p.on, k)
@@ -73,7 +74,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 	} else {
 		path = evaluate.PathOf(f, b.As, b.Feature)
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	if err := p.compile(d, path, f, b.As); err != nil {
 		d.Report(err, e.ID, "feature")
 		return nil
@@ -85,7 +86,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 	return p
 }
 
-func (p *Live) compile(d *evaluate.Demonstration, path locus.Path, f *evaluate.Function, as string) (err error) {
+func (p *Live) compile(d evaluate.Loading, path locus.Path, f *evaluate.Function, as string) (err error) {
 	x := f.Stated.Variables[0]
 	inputs := d.InputNames(x)
 	switch {
@@ -119,7 +120,7 @@ func (p *Live) compile(d *evaluate.Demonstration, path locus.Path, f *evaluate.F
 }
 
 // Sentence says “the path of the vertex of f as a varies”, with its equation where there is one.
-func (b *Body) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	sentence := []evaluate.Word{evaluate.Says("the path of the " + b.Feature.Name() + " of "), evaluate.NameWord(b.Function)}
 	if b.With != "" {
 		sentence = append(sentence, evaluate.Says(" with "), evaluate.NameWord(b.With))
@@ -132,13 +133,13 @@ func (b *Body) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate
 }
 
 // Hue is the colour of the parameter that moves the feature.
-func (p *Live) Hue(*evaluate.Demonstration) picture.Colour {
+func (p *Live) Hue(evaluate.Moment) picture.Colour {
 	return picture.Colour(p.Colour % document.Colours)
 }
 
 // Compose draws the way of the feature, dashed in the colour of the parameter that moves it.
 func (p *Live) Compose(on *compose.On) []compose.Anchor {
-	pen := compose.Stroke(p.Hue(on.D), on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Dashed), 1)
+	pen := compose.Stroke(p.Hue(on.Moment), on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Dashed), 1)
 	a, ok := p.composeLine(on, pen)
 	if !ok {
 		return nil
@@ -149,14 +150,13 @@ func (p *Live) Compose(on *compose.On) []compose.Anchor {
 func (p *Live) composeLine(on *compose.On, pen compose.Strokes) (compose.Anchor, bool) {
 	id, v := on.Entry.ID, on.View
 	if p.Curve != nil {
-		from := compose.Source{Function: p.Curve, Stamp: p.Stamp(on.D)}
-		return on.Stroked(on.Sampled(id, id, from, p.Inputs(on.D)), pen)
+		from := compose.Source{Function: p.Curve, Stamp: p.Stamp(on.Moment)}
+		return on.Stroked(on.Sampled(id, id, from, p.Inputs(on.Moment)), pen)
 	}
-	at, upright := p.Upright(on.D)
-	if !upright {
+	if p.upright == nil {
 		return p.composeWay(on, pen)
 	}
-	x := v.X(at)
+	x := v.X(on.Seen.(*sight).at)
 	if !(x >= 0 && x <= v.Width) {
 		return compose.Anchor{}, false
 	}
@@ -170,13 +170,13 @@ func (p *Live) composeLine(on *compose.On, pen compose.Strokes) (compose.Anchor,
 // value of the parameter.
 func (p *Live) composeWay(on *compose.On, pen compose.Strokes) (compose.Anchor, bool) {
 	begun, v := len(on.Pen.Data), on.View
-	from, to := p.Bar(on.D)
+	seen := on.Seen.(*sight)
 	for k, curve := range p.Ways {
-		run := compose.Run{Curve: curve, Stamp: p.Stamp(on.D), From: from, To: to, Pixel: on.Pixel()}
-		on.Broken(on.TrailOf(on.Entry.ID, k, run, p.Inputs(on.D)).Points, pen)
+		run := compose.Run{Curve: curve, Stamp: seen.stamp, From: seen.from, To: seen.to, Pixel: on.Pixel()}
+		on.Broken(on.TrailOf(on.Entry.ID, k, run, p.Inputs(on.Moment)).Points, pen)
 	}
 	if p.Ways == nil {
-		for _, place := range p.followed(on) {
+		for _, place := range seen.points {
 			if v.Sees(place.X, place.Y) {
 				on.Pen.Marker(pen.Colour, picture.Disc, v.X(place.X), v.Y(place.Y), on.Scaled(pathDot))
 			}
@@ -189,45 +189,50 @@ func (p *Live) composeWay(on *compose.On, pen compose.Strokes) (compose.Anchor, 
 // pathDot is the size of the dots of a path.
 const pathDot = 2
 
-// followedPath is a path's points, valid for one stamp, bar and stretch of the window.
-type followedPath struct {
-	path                  *Live
+// sight is what is seen of a path at a stamp, over a bar and a stretch of the window.
+type sight struct {
+	at                    float64 // of an upright line
 	stamp                 uint64
 	from, to, left, right float64
-	points                []locus.Point
+	points                []locus.Point // of a path that is followed
 }
 
-// followed gives the path's points, followed again only when what they hang on has changed.
-func (p *Live) followed(on *compose.On) []locus.Point {
-	now := followedPath{path: p, stamp: p.Stamp(on.D), left: on.View.Left, right: on.View.Right}
-	now.from, now.to = p.Bar(on.D)
-	return compose.Kept(on, func(known followedPath) bool {
-		return known.path == now.path && known.stamp == now.stamp && known.from == now.from && known.to == now.to && known.left == now.left && known.right == now.right
-	}, func() followedPath {
-		now.points = p.Follow(on.D, now.left, now.right)
+// See works out where an upright path stands, and follows one without closed forms, again only when what it hangs on has
+// changed.
+func (p *Live) See(m evaluate.Moment, v view.View, before any) any {
+	now := &sight{stamp: p.Stamp(m), left: v.Left, right: v.Right}
+	now.from, now.to = p.Bar(m)
+	now.at, _ = p.Upright(m)
+	if p.condition == nil {
 		return now
-	}).points
+	}
+	was, _ := before.(*sight)
+	if was != nil && was.stamp == now.stamp && was.from == now.from && was.to == now.to && was.left == now.left && was.right == now.right {
+		return was
+	}
+	now.points = p.Follow(m, now.left, now.right)
+	return now
 }
 
 // Describe says nothing: the sentence of the entry says what it is.
-func (p *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+func (p *Live) Describe(evaluate.Moment, *document.Entry) []string { return nil }
 
 // Box asks for nothing: a path goes where its feature goes.
-func (p *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (p *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // Upright is the place of a path that is an upright line; false for another.
-func (p *Live) Upright(d *evaluate.Demonstration) (x float64, is bool) {
+func (p *Live) Upright(m evaluate.Moment) (x float64, is bool) {
 	if p.upright == nil {
 		return 0, false
 	}
-	return p.upright(d.Inputs()), true
+	return p.upright(m.Inputs()), true
 }
 
 // Stamp grows whenever a parameter moves that the path hangs on, its own apart.
-func (p *Live) Stamp(d *evaluate.Demonstration) uint64 { return d.StampOf(p.on, -1) }
+func (p *Live) Stamp(d evaluate.Moment) uint64 { return d.StampOf(p.on, -1) }
 
 // Inputs are those in play, valid until the next call; the first is free.
-func (p *Live) Inputs(d *evaluate.Demonstration) []float64 {
+func (p *Live) Inputs(d evaluate.Moment) []float64 {
 	p.in = append(p.in[:0], d.Inputs()...)
 	return p.in
 }
@@ -237,11 +242,11 @@ func (p *Live) Inputs(d *evaluate.Demonstration) []float64 {
 const pathValues, triedValues = 81, 17
 
 // Follow gives the points of a path without closed forms between two places, for values over the parameter's bar.
-func (p *Live) Follow(d *evaluate.Demonstration, left, right float64) []locus.Point {
+func (p *Live) Follow(d evaluate.Moment, left, right float64) []locus.Point {
 	return p.follow(d, left, right, pathValues)
 }
 
-func (p *Live) follow(d *evaluate.Demonstration, left, right float64, count int) []locus.Point {
+func (p *Live) follow(d evaluate.Moment, left, right float64, count int) []locus.Point {
 	from, to := p.Bar(d)
 	values := make([]float64, count)
 	for k := range values {
@@ -252,7 +257,7 @@ func (p *Live) follow(d *evaluate.Demonstration, left, right float64, count int)
 
 // Occurs tells whether what a path follows is anywhere between two places for any value over the bar; a feature whose path
 // has an equation does.
-func Occurs(d *evaluate.Demonstration, path locus.Path, f *evaluate.Function, as string, left, right float64) bool {
+func Occurs(d evaluate.Loading, path locus.Path, f *evaluate.Function, as string, left, right float64) bool {
 	if path.Condition == nil {
 		return path.HasEquation()
 	}
@@ -261,7 +266,7 @@ func Occurs(d *evaluate.Demonstration, path locus.Path, f *evaluate.Function, as
 }
 
 // Bar is the interval over which the parameter of a path varies.
-func (p *Live) Bar(d *evaluate.Demonstration) (from, to float64) {
-	q := d.Parameters[p.parameter]
+func (p *Live) Bar(d evaluate.Moment) (from, to float64) {
+	q := d.Dial(p.parameter)
 	return q.From, q.To
 }

@@ -33,7 +33,7 @@ type Live struct {
 }
 
 // Load compiles the coordinates and finds what a hand on the point would move.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	l := &Live{body: b, x: d.Expression(b.X, e.ID, "x"), y: d.Expression(b.Y, e.ID, "y")}
 	if l.x == nil || l.y == nil {
 		return nil
@@ -44,7 +44,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 	return l
 }
 
-func dialOf(d *evaluate.Demonstration, x *evaluate.Expression) int {
+func dialOf(d evaluate.Loading, x *evaluate.Expression) int {
 	if name, ok := x.Formula.(*expr.Name); ok {
 		return d.Find(name.Name)
 	}
@@ -63,7 +63,7 @@ func isNumber(n expr.Node) bool {
 }
 
 // Sentence says “P is the point (a, b)”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	x, y := d.FormulaWord(b.X), d.FormulaWord(b.Y)
 	if x.LaTeX != "" && y.LaTeX != "" {
 		return []evaluate.Word{evaluate.NameWord(b.Name), evaluate.Says(" is the point "), {LaTeX: "(" + x.LaTeX + d.Typeset(`,\;`) + y.LaTeX + ")"}}
@@ -75,7 +75,7 @@ func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate
 func (l *Live) Hangs() []int { return append(append([]int{}, l.x.Hangs()...), l.y.Hangs()...) }
 
 // Update works the coordinates out.
-func (l *Live) Update(d *evaluate.Demonstration) {
+func (l *Live) Update(d evaluate.Moment) {
 	l.X, l.Y = l.x.At(d.Inputs()), l.y.At(d.Inputs())
 }
 
@@ -93,10 +93,10 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		on.Pen.Handle(on.Index, at[0], at[1])
 	}
 	on.Mark(compose.ColourOf(on.Entry), shape, l.X, l.Y, compose.PointRadius, 8)
-	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.D, on.Entry.Look.Label), compose.ColourOf(on.Entry))
+	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.Moment, on.Entry.Look.Label), compose.ColourOf(on.Entry))
 }
 
-func (l *Live) label(d *evaluate.Demonstration, label document.LabelKind) string {
+func (l *Live) label(d evaluate.Moment, label document.LabelKind) string {
 	name := evaluate.HeadLaTeX(l.body.Name, nil)
 	if label == document.LabelCoordinates {
 		return name + d.Typeset(`\,(`+number.Format(l.X, 3)+`,\;`+number.Format(l.Y, 3)+")")
@@ -105,7 +105,7 @@ func (l *Live) label(d *evaluate.Demonstration, label document.LabelKind) string
 }
 
 // Describe says where the point is.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	if math.IsNaN(l.X) || math.IsNaN(l.Y) {
 		return []string{"Point " + l.body.Name + " is undefined."}
 	}
@@ -113,18 +113,18 @@ func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
 }
 
 // Box is the point.
-func (l *Live) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (l *Live) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	box.Add(l.X, l.Y)
 }
 
 // Drag moves what the hand on the point moves: its parameters go to the nearest step; a point that is given by numbers goes
 // to x and y rounded to the grain, in play only, until it settles.
-func (l *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
+func (l *Live) Drag(d evaluate.Play, h evaluate.Hand) {
 	if l.dialX >= 0 {
-		d.Set(l.dialX, d.Parameters[l.dialX].OnStep(h.X))
+		d.Set(l.dialX, d.Dial(l.dialX).OnStep(h.X))
 	}
 	if l.dialY >= 0 {
-		d.Set(l.dialY, d.Parameters[l.dialY].OnStep(h.Y))
+		d.Set(l.dialY, d.Dial(l.dialY).OnStep(h.Y))
 	}
 	if l.free {
 		l.X, l.Y = evaluate.OnGrain(h.X, h.Grain), evaluate.OnGrain(h.Y, h.Grain)
@@ -132,12 +132,12 @@ func (l *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Nudge moves the point as Drag does, by steps.
-func (l *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
+func (l *Live) Nudge(d evaluate.Play, h evaluate.Hand) {
 	if l.dialX >= 0 {
-		d.Set(l.dialX, d.Parameters[l.dialX].Stepped(h.DX))
+		d.Set(l.dialX, d.Dial(l.dialX).Stepped(h.DX))
 	}
 	if l.dialY >= 0 {
-		d.Set(l.dialY, d.Parameters[l.dialY].Stepped(h.DY))
+		d.Set(l.dialY, d.Dial(l.dialY).Stepped(h.DY))
 	}
 	if l.free {
 		h.X, h.Y = l.X+h.DX*h.Grain, l.Y+h.DY*h.Grain
@@ -146,7 +146,7 @@ func (l *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Settle writes where a free point was left.
-func (l *Live) Settle(d *evaluate.Demonstration, e *document.Entry) {
+func (l *Live) Settle(d evaluate.Moment, e *document.Entry) {
 	if l.free && !math.IsNaN(l.X+l.Y) {
 		b := e.Body.(*Body)
 		b.X, b.Y = d.Numeral(number.Format(l.X, 9)), d.Numeral(number.Format(l.Y, 9))

@@ -43,7 +43,7 @@ func bordersOf(n expr.Node, inputs []string) (borders []program.Point, ok bool) 
 }
 
 // measure works out how far the region reaches and its area, once for a stamp.
-func (l *Where) measure(d *evaluate.Demonstration) *measuredWhere {
+func (l *Where) measure(d evaluate.Moment) *measuredWhere {
 	m := &l.measured
 	if stamp := d.StampOf(l.on, -1); !m.done || m.stamp != stamp {
 		*m = measuredWhere{stamp: stamp, done: true, area: math.NaN()}
@@ -60,10 +60,10 @@ func (l *Where) measure(d *evaluate.Demonstration) *measuredWhere {
 const areaWork float64 = 5e6
 
 // Area is that of the region, NaN where it runs off or cannot be told.
-func (l *Where) Area(d *evaluate.Demonstration) float64 { return l.measure(d).area }
+func (l *Where) Area(d evaluate.Moment) float64 { return l.measure(d).area }
 
 // extent is how far a bounded region reaches.
-func (l *Where) extent(d *evaluate.Demonstration) (left, right, bottom, top float64, ok bool) {
+func (l *Where) extent(d evaluate.Moment) (left, right, bottom, top float64, ok bool) {
 	m := l.measure(d)
 	return m.left, m.right, m.bottom, m.top, m.bounded
 }

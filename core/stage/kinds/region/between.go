@@ -16,6 +16,7 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Between is what lies between two curves, or a curve and the axis, over an interval.
@@ -53,7 +54,7 @@ type measured struct {
 	area     float64
 }
 
-func loadBetween(d *evaluate.Demonstration, b *Body, id string) *Between {
+func loadBetween(d evaluate.Loading, b *Body, id string) *Between {
 	l := &Between{body: b, Upper: d.Graph(b.Function, id)}
 	if b.Other != "" {
 		l.Lower = d.Graph(b.Other, id)
@@ -79,12 +80,12 @@ func loadBetween(d *evaluate.Demonstration, b *Body, id string) *Between {
 		return nil
 	}
 	l.each = program.Work(n, inputs)(make([]float64, len(inputs)))
-	d.Counters.Compiles++
+	d.CountCompile()
 	l.meet, l.gaps = breaks.NewRoots(n, inputs), breaks.New(n, inputs)
 	return l
 }
 
-func loadEnd(d *evaluate.Demonstration, text, id, field string) end {
+func loadEnd(d evaluate.Loading, text, id, field string) end {
 	e := end{at: d.Expression(text, id, field), dial: -1}
 	if e.at == nil {
 		return e
@@ -102,7 +103,7 @@ func (l *Between) Hangs() []int {
 }
 
 // Update works the ends out; one that a hand has left stays where it is until it settles.
-func (l *Between) Update(d *evaluate.Demonstration) {
+func (l *Between) Update(d evaluate.Moment) {
 	for i := range l.ends {
 		if !l.moved[i] {
 			*l.place(i) = l.ends[i].at.At(d.Inputs())
@@ -117,7 +118,7 @@ func (l *Between) exists() bool {
 
 // Area is ∫(f − g), or ∫|f − g| where it is not signed; ∞ where it grows without bound, NaN where a curve has no value over a
 // stretch of the interval or it takes too much work. Backwards, a signed one counts the other way (the definite integral, DLMF 1.4.15).
-func (l *Between) Area(d *evaluate.Demonstration) float64 {
+func (l *Between) Area(d evaluate.Moment) float64 {
 	if !l.exists() {
 		return math.NaN()
 	}
@@ -181,7 +182,28 @@ func merged(list, inner []float64, last float64) []float64 {
 }
 
 // Measure is the area.
-func (l *Between) Measure(d *evaluate.Demonstration) string { return areaLaTeX(d, l.Area(d)) }
+func (l *Between) Measure(d evaluate.Moment) string { return areaLaTeX(d, l.Area(d)) }
+
+// sight is what is seen of a region between curves: the heights of both at its ends, where its label belongs, and its area.
+type sight struct {
+	ends  [2][2]float64
+	label [2]float64
+	area  string
+}
+
+// See works out the heights, the area, and where the region is widest between the window's sides.
+func (l *Between) See(m evaluate.Moment, v view.View, _ any) any {
+	if !l.exists() {
+		return nil
+	}
+	seen := &sight{area: l.Measure(m)}
+	for i, x := range []float64{l.From, l.To} {
+		seen.ends[i] = [2]float64{l.valueAt(m, l.Upper, x), l.valueAt(m, l.Lower, x)}
+	}
+	x := l.widest(m, math.Max(math.Min(l.From, l.To), v.Left), math.Min(math.Max(l.From, l.To), v.Right))
+	seen.label = [2]float64{x, l.heightAt(m, x)}
+	return seen
+}
 
 // Compose shades the region and draws its ends, each a handle where a hand can take it.
 func (l *Between) Compose(on *compose.On) []compose.Anchor {
@@ -204,14 +226,14 @@ func (l *Between) Compose(on *compose.On) []compose.Anchor {
 	begun := len(on.Pen.Data)
 	l.composeEnds(on)
 	on.Room.Lines(on.Pen.Data[begun:])
-	x := l.widest(on.D, math.Max(low, on.View.Left), math.Min(high, on.View.Right))
-	return label(on, x, l.heightAt(on.D, x), l.Measure(on.D))
+	seen := on.Seen.(*sight)
+	return label(on, seen.label[0], seen.label[1], seen.area)
 }
 
 // lines are a curve's over the interval, sampled again only when the curve or the view has changed.
 func (l *Between) lines(on *compose.On, key string, f *evaluate.Function, low, high float64) (list [][]sample.Point) {
 	id := on.Entry.ID
-	drawn := on.Sampled(id+"."+key, id, compose.Source{Function: f.Curve, Stamp: on.D.Stamp(f)}, on.D.Inputs())
+	drawn := on.Sampled(id+"."+key, id, compose.Source{Function: f.Curve, Stamp: on.Stamp(f)}, on.Inputs())
 	for _, line := range drawn.Lines {
 		if part := compose.Within(line, low, high); len(part) > 1 {
 			list = append(list, part)
@@ -240,7 +262,8 @@ func between(on *compose.On, upper, lower []sample.Point) (polygon [][2]float64)
 // composeEnds draws both ends from curve to curve, with a grip where a hand can take them.
 func (l *Between) composeEnds(on *compose.On) {
 	for i, x := range []float64{l.From, l.To} {
-		a, b := l.valueAt(on.D, l.Upper, x), l.valueAt(on.D, l.Lower, x)
+		heights := on.Seen.(*sight).ends[i]
+		a, b := heights[0], heights[1]
 		if !math.IsNaN(a + b) {
 			on.Segment(border(on, false), on.At(x, a), on.At(x, b))
 		}
@@ -253,7 +276,7 @@ func (l *Between) composeEnds(on *compose.On) {
 	}
 }
 
-func (l *Between) valueAt(d *evaluate.Demonstration, f *evaluate.Function, x float64) float64 {
+func (l *Between) valueAt(d evaluate.Moment, f *evaluate.Function, x float64) float64 {
 	if f == nil {
 		return 0
 	}
@@ -264,7 +287,7 @@ func (l *Between) valueAt(d *evaluate.Demonstration, f *evaluate.Function, x flo
 const looks = 24
 
 // widest is where the region is highest between two places, for its label.
-func (l *Between) widest(d *evaluate.Demonstration, low, high float64) float64 {
+func (l *Between) widest(d evaluate.Moment, low, high float64) float64 {
 	in := append([]float64{}, d.Inputs()...)
 	best, most := (low+high)/2, -1.0
 	for k := range looks {
@@ -276,12 +299,12 @@ func (l *Between) widest(d *evaluate.Demonstration, low, high float64) float64 {
 	return best
 }
 
-func (l *Between) heightAt(d *evaluate.Demonstration, x float64) float64 {
+func (l *Between) heightAt(d evaluate.Moment, x float64) float64 {
 	return (l.valueAt(d, l.Upper, x) + l.valueAt(d, l.Lower, x)) / 2
 }
 
 // Describe says between what the region lies, and its area.
-func (l *Between) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
+func (l *Between) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	other := "the axis"
 	if l.Lower != nil {
 		other = l.Lower.Stated.Name
@@ -293,7 +316,7 @@ func (l *Between) Describe(d *evaluate.Demonstration, _ *document.Entry) []strin
 }
 
 // Box is the region: its ends, and the heights of both curves over the interval.
-func (l *Between) Box(d *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (l *Between) Box(d evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	if !l.exists() {
 		return
 	}
@@ -308,25 +331,25 @@ func (l *Between) Box(d *evaluate.Demonstration, _ *evaluate.Shown, _ *document.
 }
 
 // Drag moves an end: a dial to its steps, a number on the grain, in play only until it settles.
-func (l *Between) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
+func (l *Between) Drag(d evaluate.Play, h evaluate.Hand) {
 	if h.Grip < 0 || h.Grip > 1 {
 		return
 	}
 	switch e := l.ends[h.Grip]; {
 	case e.dial >= 0:
-		d.Set(e.dial, d.Parameters[e.dial].OnStep(h.X))
+		d.Set(e.dial, d.Dial(e.dial).OnStep(h.X))
 	case e.free:
 		*l.place(h.Grip), l.moved[h.Grip] = evaluate.OnGrain(h.X, h.Grain), true
 	}
 }
 
 // Nudge moves an end by steps.
-func (l *Between) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
+func (l *Between) Nudge(d evaluate.Play, h evaluate.Hand) {
 	if h.Grip < 0 || h.Grip > 1 {
 		return
 	}
 	if e := l.ends[h.Grip]; e.dial >= 0 {
-		d.Set(e.dial, d.Parameters[e.dial].Stepped(h.DX))
+		d.Set(e.dial, d.Dial(e.dial).Stepped(h.DX))
 		return
 	}
 	h.X = *l.place(h.Grip) + h.DX*h.Grain
@@ -342,7 +365,7 @@ func (l *Between) place(grip int) *float64 {
 }
 
 // Settle writes where a hand has left an end that is a number.
-func (l *Between) Settle(d *evaluate.Demonstration, e *document.Entry) {
+func (l *Between) Settle(d evaluate.Moment, e *document.Entry) {
 	b := e.Body.(*Body)
 	for i, text := range []*string{&b.From, &b.To} {
 		if l.moved[i] {

@@ -17,7 +17,7 @@ import (
 func (*Body) Letter() string { return "z" }
 
 // Load understands the curves and the ends, or the conditions.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	if len(b.Conditions) > 0 {
 		if l := loadWhere(d, b, e.ID); l != nil {
 			return l
@@ -31,7 +31,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the region between f and g from 0 to 2”, or “where y ≥ x²”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	if len(b.Conditions) > 0 {
 		var parts []string
 		for _, text := range b.Conditions {
@@ -48,7 +48,7 @@ func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate
 }
 
 // relationLaTeX typesets a relation as it was typed.
-func relationLaTeX(d *evaluate.Demonstration, text string) string {
+func relationLaTeX(d evaluate.Moment, text string) string {
 	r, err := expr.ParseRelation(text, d.Scope().With("x", "y"))
 	if err != nil {
 		return `\text{` + text + `}`

@@ -148,7 +148,7 @@ func TestWhatIsShadedIsWhereItHolds(t *testing.T) {
 		e := shaded(t, map[string]string{"f": "4 − x²", "g": "x"}, nil, c.body)
 		p := stagetest.Plane(-6, 6, -4, 4, true)
 		var composer compose.Composer
-		pic := composer.Panel(e, &p, 600, 400)
+		pic := composer.Compose(stagetest.Seen(e, p, 600, 400))
 		v := composer.View
 		for px := 3.5; px < 600; px += 7 {
 			for py := 3.5; py < 400; py += 7 {
@@ -269,7 +269,7 @@ func TestTheWorkOfConditionsIsBounded(t *testing.T) {
 	for _, conditions := range [][]string{{"sin(50x) sin(50y) ≥ 0"}, {"sin(50x) sin(50y) ≥ 0", "x² + y² < 16"}, {"sin(x) + sin(y) + sin(3x y) > 0.3", "x² + y² ≤ 25"}} {
 		e := shaded(t, nil, nil, region.Body{Conditions: conditions})
 		var c compose.Composer
-		c.Panel(e, e.Panel(0), 1200, 800)
+		c.Compose(e.Frame(0, 1200, 800))
 		assert.Equal(t, []string{"z"}, c.Coarse, conditions)
 		assert.True(t, math.IsNaN(area(e)))
 	}
@@ -277,7 +277,7 @@ func TestTheWorkOfConditionsIsBounded(t *testing.T) {
 	assert.True(t, math.IsNaN(area(e)), "a curve of which an area takes 19 s")
 	e = shaded(t, nil, nil, region.Body{Conditions: []string{"x² + y² ≤ 9"}})
 	var c compose.Composer
-	c.Panel(e, e.Panel(0), 1200, 800)
+	c.Compose(e.Frame(0, 1200, 800))
 	assert.Empty(t, c.Coarse)
 }
 
@@ -288,17 +288,16 @@ func TestARegionFollowsItsDials(t *testing.T) {
 		e.Update()
 		assert.InDelta(t, math.Pi*r*r, area(e), 1e-8)
 	}
-	runs := e.Counters.Runs["z"]
 	var c compose.Composer
 	for range 3 {
-		c.Panel(e, e.Panel(0), 600, 400)
+		c.Compose(e.Frame(0, 600, 400))
 	}
-	assert.Equal(t, runs+1, e.Counters.Runs["z"], "what rests is composed once")
+	assert.Equal(t, 1, c.Runs["z"], "what rests is composed once")
 }
 
 func TestARegionIsSpokenAndNamesWhatItMisses(t *testing.T) {
 	e := shaded(t, nil, nil, region.Body{Conditions: []string{"x² + y² ≤ 9"}})
-	assert.Contains(t, compose.Describe(e, e.Panel(0), 600, 400), "The region where x² + y² ≤ 9, of area 28.274.")
+	assert.Contains(t, compose.Describe(e.Frame(0, 600, 400)), "The region where x² + y² ≤ 9, of area 28.274.")
 	for code, body := range map[string]region.Body{
 		"not-a-function": {Function: "q", From: "0", To: "1"}, "no-relation": {Conditions: []string{"x + y"}}, "unfinished": {Conditions: []string{"x <"}},
 		"no-value": {Conditions: []string{"x < c"}},
@@ -315,6 +314,6 @@ func BenchmarkConditions(b *testing.B) {
 	for i := 0; b.Loop(); i++ {
 		e.Set(0, 2+float64(i%50)/50)
 		e.Update()
-		c.Panel(e, e.Panel(0), 1200, 800)
+		c.Compose(e.Frame(0, 1200, 800))
 	}
 }

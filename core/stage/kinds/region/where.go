@@ -42,7 +42,7 @@ type condition struct {
 	solved  bool
 }
 
-func loadWhere(d *evaluate.Demonstration, b *Body, id string) *Where {
+func loadWhere(d evaluate.Loading, b *Body, id string) *Where {
 	l := &Where{body: b}
 	inputs := append([]string{"x", "y"}, d.InputNames("")[1:]...)
 	for _, text := range b.Conditions {
@@ -64,7 +64,7 @@ func loadWhere(d *evaluate.Demonstration, b *Body, id string) *Where {
 			l.conditions = append(l.conditions, c)
 		}
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	if !d.AffordsCurves(curvesOf, id, "conditions") {
 		return nil
 	}
@@ -75,7 +75,7 @@ func loadWhere(d *evaluate.Demonstration, b *Body, id string) *Where {
 const curvesOf = 10
 
 // load compiles the difference of two sides, and its enclosure over boxes.
-func (l *Where) load(d *evaluate.Demonstration, typed expr.Node, inputs []string, id string) (c condition, ok bool) {
+func (l *Where) load(d evaluate.Loading, typed expr.Node, inputs []string, id string) (c condition, ok bool) {
 	n, err := d.Resolve(typed)
 	if err != nil {
 		d.Report(err, id, "conditions")
@@ -106,7 +106,7 @@ func (l *Where) load(d *evaluate.Demonstration, typed expr.Node, inputs []string
 const mostParts = 200
 
 // inputs are those in play with x and y in front.
-func (l *Where) inputs(d *evaluate.Demonstration) []float64 {
+func (l *Where) inputs(d evaluate.Moment) []float64 {
 	l.in = append(append(l.in[:0], 0, 0), d.Inputs()[1:]...)
 	return l.in
 }
@@ -131,6 +131,9 @@ func (l *Where) over(c *condition, x, y interval.I, in []float64) interval.I {
 // Sizes in pixels of the cells into which the panel is cut: the first, and those that are not cut any more.
 const largestCell, smallestCell = 96.0, 6.0
 
+// See is the area.
+func (l *Where) See(m evaluate.Moment, _ view.View, _ any) any { return l.Measure(m) }
+
 // Compose shades the cells in which all conditions are proven to hold, and of those on a border the part where they do. The
 // borders are drawn where the others hold too.
 func (l *Where) Compose(on *compose.On) []compose.Anchor {
@@ -154,7 +157,7 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	middle := shape.middle()
-	return label(on, on.View.AtX(middle[0]), on.View.AtY(middle[1]), l.Measure(on.D))
+	return label(on, on.View.AtX(middle[0]), on.View.AtY(middle[1]), on.Seen.(string))
 }
 
 // shape is the region on a panel in pixels, valid for one stamp and view.
@@ -172,12 +175,12 @@ type shape struct {
 }
 
 func (l *Where) shapeOn(on *compose.On) *shape {
-	stamp := on.D.StampOf(l.on, -1)
+	stamp := on.StampOf(l.on, -1)
 	return compose.Kept(on, func(s *shape) bool { return s.of == l && s.stamp == stamp && s.view == on.View }, func() *shape {
 		allowed, spent := on.Share(), 0.0
 		for cell := smallestCell; ; cell *= 2 {
 			s := &shape{of: l, stamp: stamp, view: on.View, cell: cell, borders: make([][][2][2]float64, len(l.conditions))}
-			done := cell <= largestCell && l.cutUp(s, allowed, l.inputs(on.D))
+			done := cell <= largestCell && l.cutUp(s, allowed, l.inputs(on.Moment))
 			if s.spent = spent + allowed - l.left; done || cell > largestCell {
 				return s
 			}
@@ -216,15 +219,15 @@ func (s *shape) middle() (best [2]float64) {
 }
 
 // Measure is the area; of a region that runs off, or whose end was not found, none.
-func (l *Where) Measure(d *evaluate.Demonstration) string { return areaLaTeX(d, l.Area(d)) }
+func (l *Where) Measure(d evaluate.Moment) string { return areaLaTeX(d, l.Area(d)) }
 
 // Describe says where the conditions hold, and how large the region is.
-func (l *Where) Describe(d *evaluate.Demonstration, _ *document.Entry) []string {
+func (l *Where) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	return []string{fmt.Sprintf("The region where %s%s.", strings.Join(l.body.Conditions, " and "), spoken(l.Area(d)))}
 }
 
 // Box is the region's, where it is bounded.
-func (l *Where) Box(d *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (l *Where) Box(d evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	if left, right, bottom, top, ok := l.extent(d); ok {
 		box.Add(left, bottom)
 		box.Add(right, top)
@@ -240,7 +243,7 @@ func spoken(area float64) string {
 }
 
 // areaLaTeX writes an area: what it is exactly where that is known, else rounded; empty where there is none.
-func areaLaTeX(d *evaluate.Demonstration, area float64) string {
+func areaLaTeX(d evaluate.Moment, area float64) string {
 	if math.IsNaN(area) {
 		return ""
 	}

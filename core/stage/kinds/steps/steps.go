@@ -21,7 +21,7 @@ import (
 func (*Body) Letter() string { return "k" }
 
 // Sentence says “f from its parent, step by step”.
-func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(evaluate.Moment, *evaluate.Shown) []evaluate.Word {
 	return []evaluate.Word{evaluate.NameWord(b.Function), evaluate.Says(" from its parent, step by step")}
 }
 
@@ -56,13 +56,13 @@ type stepMove struct {
 var placeNames = []string{"#across", "#right", "#up", "#lift"}
 
 // Load takes the function apart; one without a single parent is a problem.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	f := d.Graph(b.Function, e.ID)
 	if f == nil {
 		return nil
 	}
 	x := f.Stated.Variables[0]
-	degrees := d.Document.AngleUnit == document.Degree
+	degrees := d.IsInDegrees()
 	n, err := symbolic.Inline(f.Formula, d.Lookup)
 	if err != nil {
 		d.Report(err, e.ID, "function")
@@ -81,7 +81,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 		d.Report(err, e.ID, "function")
 		return nil
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	return t
 }
 
@@ -138,7 +138,7 @@ func (t *Live) Count() int { return len(t.Steps) }
 const flattest = 1e-3
 
 // PlaceAt is what the first steps, the last of them in part, have made of the plane with the values in play.
-func (t *Live) PlaceAt(d *evaluate.Demonstration, position float64) Place {
+func (t *Live) PlaceAt(d evaluate.Moment, position float64) Place {
 	p := Place{1, 0, 1, 0}
 	for i, m := range t.moves {
 		share := math.Min(1, position-float64(i))
@@ -162,13 +162,13 @@ func (t *Live) PlaceAt(d *evaluate.Demonstration, position float64) Place {
 func (p Place) Of(x, y float64) (float64, float64) { return p.Across*x + p.Right, p.Up*y + p.Lift }
 
 // Inputs are those of Parent at a place; valid until the next call.
-func (t *Live) Inputs(d *evaluate.Demonstration, p Place) []float64 {
+func (t *Live) Inputs(d evaluate.Moment, p Place) []float64 {
 	t.in = append(append(t.in[:0], d.Inputs()...), p.Across, p.Right, p.Up, p.Lift)
 	return t.in
 }
 
 // Keys are the parent's key points x, y, x, y … with the values in play.
-func (t *Live) Keys(d *evaluate.Demonstration) (keys []float64) {
+func (t *Live) Keys(d evaluate.Moment) (keys []float64) {
 	for _, k := range t.keys {
 		keys = append(keys, k[0](d.Inputs()), k[1](d.Inputs()))
 	}
@@ -176,7 +176,7 @@ func (t *Live) Keys(d *evaluate.Demonstration) (keys []float64) {
 }
 
 // Sentences say the steps with the values in play.
-func (t *Live) Sentences(d *evaluate.Demonstration) []string {
+func (t *Live) Sentences(d evaluate.Moment) []string {
 	list := make([]string, 0, len(t.Steps))
 	for i, s := range t.Steps {
 		v := 0.0
@@ -212,7 +212,7 @@ func (t *Live) Asymptotes(p Place, left, right float64) (upright, level []float6
 }
 
 // ExtentsText writes domain and range of the curve at a place.
-func (t *Live) ExtentsText(d *evaluate.Demonstration, p Place) (domain, reach string) {
+func (t *Live) ExtentsText(d evaluate.Moment, p Place) (domain, reach string) {
 	write := func(list []transform.Extent, words string, factor, add float64) string {
 		if list == nil {
 			return words
@@ -251,7 +251,7 @@ func (t *Live) ExtentsText(d *evaluate.Demonstration, p Place) (domain, reach st
 }
 
 // interval writes (lo, hi] with the demonstration's numerals.
-func interval(d *evaluate.Demonstration, lo, hi float64, loClosed, hiClosed bool) string {
+func interval(d evaluate.Moment, lo, hi float64, loClosed, hiClosed bool) string {
 	end := func(v float64) string {
 		switch {
 		case math.IsInf(v, 1):
@@ -271,7 +271,7 @@ func interval(d *evaluate.Demonstration, lo, hi float64, loClosed, hiClosed bool
 	if hiClosed {
 		right = "]"
 	}
-	if d.Document.DecimalComma {
+	if d.HasDecimalComma() {
 		separator = "; "
 	}
 	return left + end(lo) + separator + end(hi) + right

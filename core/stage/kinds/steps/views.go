@@ -48,7 +48,7 @@ type KeyMove struct {
 }
 
 // View is what of a transformation changes with the document only.
-func (t *Live) View(d *evaluate.Demonstration, e *document.Entry) View {
+func (t *Live) View(d evaluate.Moment, e *document.Entry) View {
 	v := View{ID: e.ID, Function: expr.LaTeXName(t.Function.Stated.Name), Parent: d.LaTeX(t.States[0].Formula, d.Class),
 		Formulas: []string{}, Readings: []ReadingOnce{}}
 	for _, state := range t.States[1:] {
@@ -70,7 +70,7 @@ func (t *Live) View(d *evaluate.Demonstration, e *document.Entry) View {
 }
 
 // Now is where a transformation stands.
-func (t *Live) Now(d *evaluate.Demonstration, e *document.Entry, index int) Now {
+func (t *Live) Now(d evaluate.Moment, e *document.Entry, index int) Now {
 	place := t.PlaceAt(d, t.Position)
 	n := Now{ID: e.ID, Index: index, Position: t.Position, Sentences: t.Sentences(d), Keys: []KeyMove{}}
 	n.Domain, n.Range = t.ExtentsText(d, place)
@@ -84,9 +84,9 @@ func (t *Live) Now(d *evaluate.Demonstration, e *document.Entry, index int) Now 
 	return n
 }
 
-func pair(d *evaluate.Demonstration, x, y float64) string {
+func pair(d evaluate.Moment, x, y float64) string {
 	separator := ", "
-	if d.Document.DecimalComma {
+	if d.HasDecimalComma() {
 		separator = "; "
 	}
 	return "(" + d.Numeral(number.Format(x, 2)) + separator + d.Numeral(number.Format(y, 2)) + ")"
@@ -95,7 +95,7 @@ func pair(d *evaluate.Demonstration, x, y float64) string {
 // mostLines is how many asymptotes are named one by one.
 const mostLines = 4
 
-func lines(d *evaluate.Demonstration, letter string, at []float64) string {
+func lines(d evaluate.Moment, letter string, at []float64) string {
 	var list []string
 	for i, v := range at {
 		if i == mostLines {

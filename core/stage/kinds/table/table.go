@@ -13,13 +13,14 @@ import (
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // Letter begins the ids of tables.
 func (*Body) Letter() string { return "d" }
 
 // Sentence says “5 plotted points, joined”.
-func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(evaluate.Moment, *evaluate.Shown) []evaluate.Word {
 	what := fmt.Sprintf("%d plotted points", len(b.Rows))
 	if b.Joined {
 		what += ", joined"
@@ -40,7 +41,7 @@ type Live struct {
 }
 
 // Load works the points out; a row that cannot be read is a problem.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	t := &Live{body: b, rows: b.Rows, moved: make([]bool, len(b.Rows)), movable: b.Grips}
 	for _, r := range b.Rows {
 		x := d.Constant(r.X, math.NaN(), e.ID, "rows")
@@ -64,7 +65,7 @@ const MaxHandles = 60
 func (t *Live) Movable() bool { return t.movable && len(t.Points) <= MaxHandles }
 
 // Rows are the points as they are typed, where a hand has left them.
-func (t *Live) Rows(d *evaluate.Demonstration) []Row {
+func (t *Live) Rows(d evaluate.Moment) []Row {
 	rows := make([]Row, len(t.Points))
 	for i, p := range t.Points {
 		rows[i] = t.rows[i]
@@ -81,19 +82,19 @@ func (t *Live) drag(i int, x, y, grain float64) {
 }
 
 // Off is how far above the function a point of the table lies, NaN where it has no value.
-func (t *Live) Off(d *evaluate.Demonstration, i int) float64 {
+func (t *Live) Off(d evaluate.Moment, i int) float64 {
 	return t.Points[i][1] - t.Beside.Curve.At(t.Points[i][0], d.Inputs())
 }
 
 // Drag moves a point to the hand, on the grain, in play only until it settles.
-func (t *Live) Drag(_ *evaluate.Demonstration, h evaluate.Hand) {
+func (t *Live) Drag(_ evaluate.Play, h evaluate.Hand) {
 	if t.Movable() && h.Grip >= 0 && h.Grip < len(t.Points) {
 		t.drag(h.Grip, h.X, h.Y, h.Grain)
 	}
 }
 
 // Nudge moves a point by steps of the grain.
-func (t *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
+func (t *Live) Nudge(d evaluate.Play, h evaluate.Hand) {
 	if h.Grip >= 0 && h.Grip < len(t.Points) {
 		h.X, h.Y = t.Points[h.Grip][0]+h.DX*h.Grain, t.Points[h.Grip][1]+h.DY*h.Grain
 		t.Drag(d, h)
@@ -101,7 +102,7 @@ func (t *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
 }
 
 // Settle writes the rows as a hand has left them.
-func (t *Live) Settle(d *evaluate.Demonstration, e *document.Entry) {
+func (t *Live) Settle(d evaluate.Moment, e *document.Entry) {
 	if t.Movable() {
 		e.Body.(*Body).Rows = t.Rows(d)
 	}
@@ -109,6 +110,17 @@ func (t *Live) Settle(d *evaluate.Demonstration, e *document.Entry) {
 
 // notOff is the distance in pixels below which a plotted point lies on the curve.
 const notOff = 3.0
+
+// See works out how far the points lie off the function beside them; nil where there is none.
+func (t *Live) See(m evaluate.Moment, _ view.View, _ any) any {
+	var off []float64
+	if t.Beside != nil && t.Beside.Curve != nil {
+		for i := range t.Points {
+			off = append(off, t.Off(m, i))
+		}
+	}
+	return off
+}
 
 // Compose draws plotted points, joined where that is wanted, and how far those off the curve lie from it.
 func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
@@ -127,11 +139,11 @@ func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 			continue
 		}
 		x, y := v.X(p[0]), v.Y(p[1])
-		if t.Beside != nil && t.Beside.Curve != nil {
-			if off := t.Off(on.D, i); math.Abs(v.Y(p[1]-off)-y) > notOff {
+		if offs := on.Seen.([]float64); offs != nil {
+			if off := offs[i]; math.Abs(v.Y(p[1]-off)-y) > notOff {
 				on.Pen.Segment(picture.Ink, on.Scaled(compose.GuideWidth), picture.Dotted, x, y, x, v.Y(p[1]-off))
 				anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-					LaTeX: on.D.Typeset(signed(off)), Colour: picture.Ink}})
+					LaTeX: on.Typeset(signed(off)), Colour: picture.Ink}})
 			}
 		}
 		shape := picture.Disc
@@ -153,9 +165,9 @@ func signed(off float64) string {
 }
 
 // Describe says how many points there are.
-func (t *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (t *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	return []string{fmt.Sprintf("%d plotted points.", len(t.Points))}
 }
 
 // Box asks for nothing: the points were plotted in the window.
-func (t *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (t *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}

@@ -43,7 +43,7 @@ func (p *LivePiece) IsLive() bool { return p.Given.Kind != Words && p.Given.Kind
 const defaultDecimals = 3
 
 // Load understands the pieces; one that cannot be is reported, and the others are shown.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	l := &Live{}
 	for i := range b.Pieces {
 		p := &LivePiece{Given: &b.Pieces[i]}
@@ -72,7 +72,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // head writes f(x) = for a formula in a text that was typed with one.
-func head(d *evaluate.Demonstration, st expr.Statement) string {
+func head(d evaluate.Moment, st expr.Statement) string {
 	if st.Name == "" {
 		return ""
 	}
@@ -80,10 +80,10 @@ func head(d *evaluate.Demonstration, st expr.Statement) string {
 }
 
 // Sentence is the text itself, which says what it is.
-func (b *Body) Sentence(*evaluate.Demonstration, *evaluate.Shown) []evaluate.Word { return nil }
+func (b *Body) Sentence(evaluate.Moment, *evaluate.Shown) []evaluate.Word { return nil }
 
 // Refresh writes values and findings anew that hang on what has moved; it tells how many there were.
-func (l *Live) Refresh(d *evaluate.Demonstration) (count int) {
+func (l *Live) Refresh(d evaluate.Telling) (count int) {
 	for _, p := range l.Pieces {
 		if p.value != nil && d.HasMoved(p.value) {
 			count++
@@ -107,13 +107,13 @@ func (l *Live) Refresh(d *evaluate.Demonstration) (count int) {
 func (l *Live) Compose(*compose.On) []compose.Anchor { return nil }
 
 // Describe says nothing: texts can be read as they are.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string { return nil }
 
 // Box asks for nothing: a text has a corner.
-func (l *Live) Box(*evaluate.Demonstration, *evaluate.Shown, *document.Panel, kind.Box) {}
+func (l *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
 
 // measure writes that of another entry.
-func (p *LivePiece) measure(d *evaluate.Demonstration) {
+func (p *LivePiece) measure(d evaluate.Telling) {
 	p.LaTeX, p.Text = "", "undefined"
 	if other := d.Other(p.of); other != nil {
 		if m, ok := other.Live.(evaluate.Measured); ok {
@@ -125,7 +125,7 @@ func (p *LivePiece) measure(d *evaluate.Demonstration) {
 }
 
 // tell writes a finding as it was last found.
-func (p *LivePiece) tell(d *evaluate.Demonstration) {
+func (p *LivePiece) tell(d evaluate.Telling) {
 	last, current := d.FoundOf(p.told)
 	p.Waiting = !current
 	switch {
@@ -138,7 +138,7 @@ func (p *LivePiece) tell(d *evaluate.Demonstration) {
 	}
 }
 
-func (p *LivePiece) update(d *evaluate.Demonstration) {
+func (p *LivePiece) update(d evaluate.Telling) {
 	v := p.value.At(d.Inputs())
 	decimals := defaultDecimals
 	if p.Given.Decimals != nil {
@@ -151,7 +151,7 @@ func (p *LivePiece) update(d *evaluate.Demonstration) {
 	typeset := text
 	if v != v {
 		typeset = `\text{` + text + `}`
-	} else if d.Document.DecimalComma {
+	} else if d.HasDecimalComma() {
 		typeset = strings.ReplaceAll(text, ",", "{,}")
 	}
 	switch p.Given.Form {

@@ -18,10 +18,10 @@ func (*Body) Letter() string { return "t" }
 type Live struct{ body *Body }
 
 // Load notes whose trace it is.
-func (b *Body) Load(*evaluate.Demonstration, *document.Entry) kind.Live { return &Live{b} }
+func (b *Body) Load(evaluate.Loading, *document.Entry) kind.Live { return &Live{b} }
 
 // Sentence says “the trace of P”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	if p := d.Other(b.Of); p != nil {
 		return []evaluate.Word{evaluate.Says("the trace of "), evaluate.NameWord(p.Entry.Field("name"))}
 	}
@@ -32,7 +32,7 @@ func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate
 func (l *Live) Follows() string { return l.body.Of }
 
 // Places are the kept positions x, y, x, y … and those recorded since.
-func (l *Live) Places(d *evaluate.Demonstration, id string) []float64 {
+func (l *Live) Places(d evaluate.Moment, id string) []float64 {
 	return append(append([]float64{}, l.body.Kept...), d.Recorded(id)...)
 }
 
@@ -41,7 +41,7 @@ const mostTraced, crowded = 1000, 2.0
 
 // Compose draws a dot for each place, as far apart as it is wanted.
 func (l *Live) Compose(on *compose.On) []compose.Anchor {
-	kept, recorded := l.body.Kept, on.D.Recorded(on.Entry.ID)
+	kept, recorded := l.body.Kept, on.Recorded(on.Entry.ID)
 	lastX, lastY := math.Inf(-1), math.Inf(-1)
 	apart := l.body.Apart
 	if (len(kept)+len(recorded))/2 > mostTraced {
@@ -61,10 +61,10 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 }
 
 // Describe says nothing: the point says where it is.
-func (l *Live) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+func (l *Live) Describe(evaluate.Moment, *document.Entry) []string { return nil }
 
 // Box is all of the trace.
-func (l *Live) Box(d *evaluate.Demonstration, s *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (l *Live) Box(d evaluate.Moment, s *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	kept, recorded := l.body.Kept, d.Recorded(s.Entry.ID)
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {

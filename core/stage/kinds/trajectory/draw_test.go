@@ -65,14 +65,16 @@ func TestAFineCurveIsSampledOnce(t *testing.T) {
 	require.InDelta(t, 50*math.Pi, m.To, 1e-9, "it closes after 25 turns")
 	p := stagetest.Plane(-3, 3, -3, 3, true)
 	var c compose.Composer
-	c.Panel(e, &p, 800, 800)
-	runs := e.Counters.Runs[e.Shown[0].Entry.ID]
+	c.Compose(stagetest.Seen(e, p, 800, 800))
+	id := e.Shown[0].Entry.ID
+	runs, placed := c.Runs[id], e.Counters.Runs[id]
 	for _, at := range []float64{10, 20, 30} {
 		e.Set(e.Find("θ"), at)
 		e.Update()
-		c.Panel(e, &p, 800, 800)
+		c.Compose(stagetest.Seen(e, p, 800, 800))
 	}
-	assert.Equal(t, runs+3, e.Counters.Runs[e.Shown[0].Entry.ID], "the place of the point is all that is worked out")
+	assert.Equal(t, runs, c.Runs[id])
+	assert.Equal(t, placed+3, e.Counters.Runs[id], "the place of the point is all that is worked out")
 }
 
 // 1/(1 − 2cos θ) is a hyperbola: no line joins its branches. √(cos 2θ) has gaps.
@@ -96,7 +98,7 @@ func TestGapsAndInfinityBreakTheLine(t *testing.T) {
 	var c compose.Composer
 	e.Set(e.Find("θ"), 6.28)
 	e.Update()
-	pic := c.Panel(e, &p, 800, 800)
+	pic := c.Compose(stagetest.Seen(e, p, 800, 800))
 	for _, line := range stagetest.Lines(pic.Live, picture.Colour(e.Shown[0].Entry.Look.Colour)) {
 		for i := 1; i < len(line); i++ {
 			assert.Less(t, math.Hypot(line[i][0]-line[i-1][0], line[i][1]-line[i-1][1]), 700.0, "no line across the panel")
@@ -124,7 +126,7 @@ func TestTheVelocityAndTheCircleOfCurvature(t *testing.T) {
 	p := stagetest.Plane(-6, 6, -4, 4, true)
 	p.ID = d.Panels[0].ID
 	var c compose.Composer
-	pic := c.Panel(e, &p, 1200, 800)
+	pic := c.Compose(stagetest.Seen(e, p, 1200, 800))
 	var circle [][2]float64
 	for _, line := range stagetest.Lines(pic.Live, 4) {
 		if len(line) > len(circle) {
@@ -157,7 +159,7 @@ func TestTheSweptAreaIsTold(t *testing.T) {
 			e.Set(e.Find("θ"), at)
 			e.Update()
 			found := ""
-			for _, l := range c.Panel(e, e.Panel(0), 500, 500).Labels {
+			for _, l := range c.Compose(e.Frame(0, 500, 500)).Labels {
 				if l.ID == d.Shown[len(d.Shown)-1].ID {
 					found = l.LaTeX
 				}

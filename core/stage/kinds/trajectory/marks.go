@@ -32,17 +32,17 @@ func stepped(m *Live, step float64) (list []float64) {
 	return list
 }
 
-func turnOf(d *evaluate.Demonstration) float64 { return 2 * math.Pi / Direction(d, 1) }
+func turnOf(d evaluate.Moment) float64 { return 2 * math.Pi / Direction(d, 1) }
 
 // dots stand at equal steps of the parameter, close together where the point is slow, and may be joined.
 func (p *Part) dots(on *compose.On) {
 	m, v, hue := p.Of, on.View, compose.ColourOf(p.of)
-	list, size := stepsOf(m, dotCount, turnOf(on.D)), on.Scaled(compose.TraceRadius)
+	size := on.Scaled(compose.TraceRadius)
 	if p.step != nil {
-		list, size = stepped(m, p.step.At(on.D.Inputs())), on.Scaled(compose.PointRadius-2)
+		size = on.Scaled(compose.PointRadius - 2)
 	}
 	var places []sample.Point
-	for _, t := range list {
+	for _, t := range on.Seen.([]float64) {
 		at := m.Place(t)
 		places = append(places, at)
 		if v.Sees(at.X, at.Y) {
@@ -61,7 +61,7 @@ func (p *Part) dots(on *compose.On) {
 // directions are arrowheads along the curve.
 func (p *Part) directions(on *compose.On) {
 	m, v, size := p.Of, on.View, float64(on.Scaled(compose.ArrowSize+2))
-	for i, t := range stepsOf(m, 12, turnOf(on.D)) {
+	for i, t := range on.Seen.([]float64) {
 		at, q := m.Place(t), m.Velocity(t)
 		ux, uy := q.X/(v.Right-v.Left)*v.Width, -q.Y/(v.Top-v.Bottom)*v.Height
 		length := math.Hypot(ux, uy)

@@ -41,7 +41,7 @@ type Part struct {
 func (*PartBody) Letter() string { return "a" }
 
 // Load finds the curve, and the other one of a region.
-func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	of := d.Other(b.Of)
 	if of == nil || of.Entry.Kind() != (*Body)(nil).Kind() {
 		d.Report(problem.New("field", 0, 0, "of", "there is no such curve"), e.ID, "of")
@@ -70,7 +70,7 @@ func (b *PartBody) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live 
 }
 
 // Sentence says what the part is.
-func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []evaluate.Word {
+func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	p, ok := s.Live.(*Part)
 	if !ok {
 		return []evaluate.Word{evaluate.Says("a part of a curve")}
@@ -96,7 +96,7 @@ func (b *PartBody) Sentence(d *evaluate.Demonstration, s *evaluate.Shown) []eval
 }
 
 // Hue is the colour of the part; what lies on the curve wears the curve's.
-func (p *Part) Hue(*evaluate.Demonstration) picture.Colour {
+func (p *Part) Hue(evaluate.Moment) picture.Colour {
 	switch p.body.Piece {
 	case Ray:
 		return radiusHue
@@ -115,10 +115,10 @@ func (p *Part) Hue(*evaluate.Demonstration) picture.Colour {
 }
 
 // Describe says nothing: the curve says where its point is.
-func (p *Part) Describe(*evaluate.Demonstration, *document.Entry) []string { return nil }
+func (p *Part) Describe(evaluate.Moment, *document.Entry) []string { return nil }
 
 // Box is that of a coordinate's graph.
-func (p *Part) Box(_ *evaluate.Demonstration, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+func (p *Part) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	graph := p.Of.Graphs[p.body.Coordinate]
 	if p.body.Piece != Graph || graph == nil {
 		return
@@ -143,12 +143,12 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 	pixel := on.At
 	here, pole := pixel(at.X, at.Y), pixel(0, 0)
 	label := func(a compose.Anchor, latex string, hue picture.Colour) {
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(latex), Colour: hue}
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: hue}
 		anchors = append(anchors, a)
 	}
 	switch p.body.Piece {
 	case Ray:
-		sin, cos := math.Sincos(Direction(on.D, m.At))
+		sin, cos := math.Sincos(Direction(on.Moment, m.At))
 		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
 		on.Segment(compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1), pole, pixel(far*cos, far*sin))
 		if r := m.Radius(m.At); r == r {
@@ -225,9 +225,9 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 	if graph == nil {
 		return nil
 	}
-	hue := p.Hue(on.D)
+	hue := p.Hue(on.Moment)
 	begun := len(on.Pen.Data)
-	from := compose.Source{Function: graph, Stamp: m.Stamp(on.D)}
+	from := compose.Source{Function: graph, Stamp: m.Stamp(on.Moment)}
 	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, m.Inputs())
 	length := 0.0
 	for _, line := range drawn.Lines {

@@ -36,7 +36,7 @@ func polar(t *testing.T, formulas []string, parameters []string, further func(d 
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
 	var c compose.Composer
-	return c.Panel(e, &d.Panels[0], 600, 600), e
+	return c.Compose(e.Frame(0, 600, 600)), e
 }
 
 // Inside the circle r = 3 sin θ and outside the cardioid r = 1 + sin φ lies an area of π (common practice).
@@ -87,7 +87,7 @@ func TestARegionFollowsItsDialAndGoesWithItsCurve(t *testing.T) {
 	for radius, area := range map[float64]string{2: `A=3 \pi\approx 9.4248`, 1.5: `A=\frac{5 \pi}{4}\approx 3.927`, 1.1: `A\approx 0.6597`} {
 		e.Set(e.Find("a"), radius)
 		e.Update()
-		assert.Equal(t, area, stagetest.Labelled(c.Panel(e, &e.Document.Panels[0], 600, 600), "region"), "π (a² − 1)")
+		assert.Equal(t, area, stagetest.Labelled(c.Compose(e.Frame(0, 600, 600)), "region"), "π (a² − 1)")
 	}
 	after, err := edit.Delete(e.Document, e.Document.Shown[1].ID)
 	require.NoError(t, err)

@@ -9,21 +9,15 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/view"
 )
 
 // region fills what lies between two polar curves, and tells its area.
 func (p *Part) region(on *compose.On) []compose.Anchor {
-	m, other, d, v := p.Of, p.Other, on.D, on.View
-	if !m.HasOutline(d) || !other.HasOutline(d) {
+	v, known := on.View, on.Seen.(*enclosed)
+	if known == nil {
 		return nil
 	}
-	now := drawnRegion{part: p, stamp: max(m.Stamp(d), other.Stamp(d))}
-	known := compose.Kept(on, func(k drawnRegion) bool { return k.part == now.part && k.stamp == now.stamp }, func() drawnRegion {
-		region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
-		now.sectors = curves.Sectors(region)
-		now.told = evaluate.AreaLaTeX(curves.RegionArea(region))
-		return now
-	})
 	var label compose.Anchor
 	widest := 0.0
 	for _, sector := range known.sectors {
@@ -48,20 +42,52 @@ func (p *Part) region(on *compose.On) []compose.Anchor {
 	if widest == 0 {
 		return nil
 	}
-	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.D.Typeset(known.told), Colour: compose.ColourOf(p.of)}
+	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(known.told), Colour: compose.ColourOf(p.of)}
 	return []compose.Anchor{label}
 }
 
-// drawnRegion is a region between two curves, valid for one stamp.
-type drawnRegion struct {
-	part    *Part
+// enclosed is a region between two curves, valid for one stamp.
+type enclosed struct {
 	stamp   uint64
 	sectors [][]curves.Sector
 	told    string
 }
 
+// See works out what hangs on values: the region between two curves, the area that was swept over, the places of dots.
+func (p *Part) See(m evaluate.Moment, _ view.View, before any) any {
+	switch p.body.Piece {
+	case Enclosed:
+		was, _ := before.(*enclosed)
+		return p.enclosed(m, was)
+	case Swept:
+		return sweptArea(m, p.Of)
+	case Dots:
+		if p.step != nil {
+			return stepped(p.Of, p.step.At(m.Inputs()))
+		}
+		return stepsOf(p.Of, dotCount, turnOf(m))
+	case Directions:
+		return stepsOf(p.Of, 12, turnOf(m))
+	}
+	return nil
+}
+
+// enclosed is worked out again only when one of the curves has moved; nil where one of them has no outline.
+func (p *Part) enclosed(d evaluate.Moment, was *enclosed) *enclosed {
+	m, other := p.Of, p.Other
+	if !m.HasOutline(d) || !other.HasOutline(d) {
+		return nil
+	}
+	stamp := max(m.Stamp(d), other.Stamp(d))
+	if was != nil && was.stamp == stamp {
+		return was
+	}
+	region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
+	return &enclosed{stamp, curves.Sectors(region), evaluate.AreaLaTeX(curves.RegionArea(region))}
+}
+
 // sweptArea is ½∫(x y′ − y x′) dt up to the point, by Simpson's rule with so many steps a turn; gaps count as nothing.
-func sweptArea(d *evaluate.Demonstration, m *Live) float64 {
+func sweptArea(d evaluate.Moment, m *Live) float64 {
 	const perTurn, most = 64, 4096
 	n := 2 * math.Ceil(math.Min(most, math.Max(perTurn, perTurn*(m.At-m.From)/turnOf(d)))/2)
 	sum, step := 0.0, (m.At-m.From)/n
@@ -93,7 +119,7 @@ func (p *Part) swept(on *compose.On) (middle compose.Anchor, area float64) {
 		}
 	}
 	to(sample.Point{})
-	area = sweptArea(on.D, m)
+	area = on.Seen.(float64)
 	for i, at := range trail.Points[:cut] {
 		to(at)
 		if i > 0 && math.IsNaN(at.X) && runsOff(trail.Points[i-1], v) {

@@ -25,7 +25,7 @@ type View struct {
 
 // Study is what is found out about the curve at the values in play, with a table at steps of the parameter where a step is
 // typed.
-func (m *Live) Study(d *evaluate.Demonstration, step string) (*View, error) {
+func (m *Live) Study(d evaluate.Moment, step string) (*View, error) {
 	if !m.Exists() {
 		return nil, problem.New("ends", 0, 0)
 	}
@@ -47,7 +47,7 @@ func (m *Live) Study(d *evaluate.Demonstration, step string) (*View, error) {
 }
 
 // tabulate fills the table: the parameter in its own unit, r for a polar curve, x and y.
-func tabulate(d *evaluate.Demonstration, m *Live, v *View, c *curves.Curve, unit float64, typed string) error {
+func tabulate(d evaluate.Moment, m *Live, v *View, c *curves.Curve, unit float64, typed string) error {
 	f, err := expr.Parse(typed, d.Scope())
 	if err != nil {
 		return err
@@ -93,7 +93,7 @@ func cell(value float64, isParameter bool) string {
 const mostPointsListed = 5000
 
 // enclosedBy is the area inside a polar curve that closes on its interval, NaN for another.
-func enclosedBy(d *evaluate.Demonstration, m *Live, c *curves.Curve) float64 {
+func enclosedBy(d evaluate.Moment, m *Live, c *curves.Curve) float64 {
 	first, last := m.Place(m.From), m.Place(m.To)
 	if _, closes := c.Closing(); !m.Polar || !closes || math.Hypot(first.X-last.X, first.Y-last.Y) > 1e-9 {
 		return math.NaN()
@@ -113,7 +113,7 @@ func between(low float64, name string, high float64) string {
 	return number.Format(low, 3) + sign(low) + " " + name + sign(high) + " " + number.Format(high, 3)
 }
 
-func linesOf(d *evaluate.Demonstration, m *Live, c *curves.Curve, unit float64) []kind.Line {
+func linesOf(d evaluate.Moment, m *Live, c *curves.Curve, unit float64) []kind.Line {
 	w := &writer{d: d, variable: m.variable, unit: unit, lines: []kind.Line{}}
 	from, to := m.From*unit, m.To*unit
 	if closing, ok := c.Closing(); ok {
@@ -151,7 +151,7 @@ func linesOf(d *evaluate.Demonstration, m *Live, c *curves.Curve, unit float64) 
 
 // writer writes what is told of a curve, line by line.
 type writer struct {
-	d        *evaluate.Demonstration
+	d        evaluate.Moment
 	variable string
 	unit     float64 // of angles, in radians
 	lines    []kind.Line

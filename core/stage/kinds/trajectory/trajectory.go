@@ -49,7 +49,7 @@ type Live struct {
 }
 
 // Load compiles the curve with its derivatives, and works the family's values out.
-func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	m := &Live{body: b, Polar: b.Function != "", Driver: -1, Graphs: map[string]*sample.Function{}}
 	if b.Driver != "" {
 		if m.Driver = d.Find(b.Driver); m.Driver < 0 {
@@ -73,7 +73,7 @@ func (b *Body) Load(d *evaluate.Demonstration, e *document.Entry) kind.Live {
 }
 
 // understandPolar puts r(θ)·(cos θ, sin θ) for the coordinates.
-func understandPolar(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
+func understandPolar(d evaluate.Loading, m *Live, e *document.Entry) bool {
 	given := m.body
 	f := d.Named(given.Function)
 	if f == nil || f.Inlined == nil || len(f.Stated.Variables) != 1 {
@@ -84,7 +84,7 @@ func understandPolar(d *evaluate.Demonstration, m *Live, e *document.Entry) bool
 	}
 	m.variable, m.function, m.r = f.Stated.Variables[0], given.Function, f.Inlined
 	angle := expr.Node(&expr.Name{Name: m.variable})
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		angle = &expr.Degree{X: angle}
 	}
 	turned := func(name string) expr.Node {
@@ -95,7 +95,7 @@ func understandPolar(d *evaluate.Demonstration, m *Live, e *document.Entry) bool
 }
 
 // understandParametric reads both coordinates.
-func understandParametric(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
+func understandParametric(d evaluate.Loading, m *Live, e *document.Entry) bool {
 	given := m.body
 	m.variable = given.Letters()
 	x := d.Expression(given.X, e.ID, "x", m.variable)
@@ -107,7 +107,7 @@ func understandParametric(d *evaluate.Demonstration, m *Live, e *document.Entry)
 	return true
 }
 
-func compile(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
+func compile(d evaluate.Loading, m *Live, e *document.Entry) bool {
 	inputs := d.InputNames(m.variable)
 	var waits []string
 	both := expr.Plus(m.x, m.y)
@@ -146,7 +146,7 @@ func compile(d *evaluate.Demonstration, m *Live, e *document.Entry) bool {
 		d.Report(err, e.ID, "function")
 		return false
 	}
-	d.Counters.Compiles++
+	d.CountCompile()
 	return true
 }
 
@@ -160,7 +160,7 @@ func (m *Live) Hangs() []int {
 }
 
 // Update works out the interval and how far the curve has been run through.
-func (m *Live) Update(d *evaluate.Demonstration) {
+func (m *Live) Update(d evaluate.Moment) {
 	m.From, m.To = m.from.At(d.Inputs()), m.to.At(d.Inputs())
 	m.At = m.To
 	if m.Driver >= 0 {
@@ -188,7 +188,7 @@ func (m *Live) Velocity(t float64) sample.Point { return m.velocity.At(t, m.in) 
 func (m *Live) Acceleration(t float64) sample.Point { return m.acceleration.At(t, m.in) }
 
 // Outline is how far a polar curve reaches from the pole by the direction in radians.
-func (m *Live) Outline(d *evaluate.Demonstration) curves.Outline {
+func (m *Live) Outline(d evaluate.Moment) curves.Outline {
 	unit := Direction(d, 1)
 	return curves.Encloses(func(angle float64) float64 { return m.Radius(angle / unit) }, m.From*unit, m.To*unit)
 }
@@ -197,7 +197,7 @@ func (m *Live) Outline(d *evaluate.Demonstration) curves.Outline {
 const mostTurns = 500
 
 // HasOutline tells that a polar curve runs through so few turns that what it encloses can be told.
-func (m *Live) HasOutline(d *evaluate.Demonstration) bool {
+func (m *Live) HasOutline(d evaluate.Moment) bool {
 	return m.Exists() && math.Abs(m.To-m.From)*Direction(d, 1) <= mostTurns*2*math.Pi
 }
 
@@ -211,10 +211,10 @@ func (m *Live) Radius(t float64) float64 {
 }
 
 // Direction is the angle of a polar curve's ray in radians.
-func Direction(d *evaluate.Demonstration, t float64) float64 { return t * d.RadiansPerUnit() }
+func Direction(d evaluate.Moment, t float64) float64 { return t * d.RadiansPerUnit() }
 
 // Studied is the curve for findings: with the numbers in play, its angle in radians.
-func (m *Live) Studied(d *evaluate.Demonstration) (*curves.Curve, error) {
+func (m *Live) Studied(d evaluate.Moment) (*curves.Curve, error) {
 	numbers := func(n expr.Node) expr.Node {
 		return symbolic.PutNumbers(n, d.NumbersBut(m.variable))
 	}
@@ -222,7 +222,7 @@ func (m *Live) Studied(d *evaluate.Demonstration) (*curves.Curve, error) {
 		return curves.Parametric(numbers(m.x), numbers(m.y), nil, m.variable)
 	}
 	r := numbers(m.r)
-	if d.Document.AngleUnit == document.Degree {
+	if d.IsInDegrees() {
 		turned := expr.Over(expr.Times(expr.Num(180), &expr.Name{Name: m.variable}), &expr.Constant{Name: "pi"})
 		r = symbolic.Simplify(symbolic.Substitute(r, map[string]expr.Node{m.variable: turned})).Node
 	}
@@ -231,7 +231,7 @@ func (m *Live) Studied(d *evaluate.Demonstration) (*curves.Curve, error) {
 
 // Drag moves the driver to where the curve comes nearest to a place, near to where it is now, so that
 // a hand does not jump at a crossing.
-func (m *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
+func (m *Live) Drag(d evaluate.Play, h evaluate.Hand) {
 	if m.Driver < 0 {
 		return
 	}
@@ -245,12 +245,12 @@ func (m *Live) Drag(d *evaluate.Demonstration, h evaluate.Hand) {
 			best, least = t, away
 		}
 	}
-	d.Set(m.Driver, d.Parameters[m.Driver].OnStep(best))
+	d.Set(m.Driver, d.Dial(m.Driver).OnStep(best))
 }
 
 // Nudge moves the driver by steps.
-func (m *Live) Nudge(d *evaluate.Demonstration, h evaluate.Hand) {
+func (m *Live) Nudge(d evaluate.Play, h evaluate.Hand) {
 	if m.Driver >= 0 {
-		d.Set(m.Driver, d.Parameters[m.Driver].Stepped(h.DX+h.DY))
+		d.Set(m.Driver, d.Dial(m.Driver).Stepped(h.DX+h.DY))
 	}
 }

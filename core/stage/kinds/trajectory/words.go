@@ -12,7 +12,7 @@ import (
 )
 
 // label is what the label says: r, with the formula and its present values, or (x(t), y(t)).
-func (m *Live) label(d *evaluate.Demonstration, formula bool) string {
+func (m *Live) label(d evaluate.Moment, formula bool) string {
 	given := m.body
 	if m.Polar {
 		f := d.Named(given.Function)
@@ -39,7 +39,7 @@ func (m *Live) CoordinateLaTeX(name string) string {
 func (m *Live) Variable() string { return m.variable }
 
 // Sentence says “the polar curve r for 0 ≤ θ ≤ 2π”.
-func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 	ends := []evaluate.Word{evaluate.Says(" for "), {LaTeX: d.FormulaWord(b.From).LaTeX + `\le ` + expr.LaTeXName(letterOf(d, b)) + `\le ` + d.FormulaWord(b.To).LaTeX}}
 	if b.Family != nil {
 		ends = append(append(ends, evaluate.Says(", ")), family.Sentence(d, b.Family)...)
@@ -51,15 +51,15 @@ func (b *Body) Sentence(d *evaluate.Demonstration, _ *evaluate.Shown) []evaluate
 	return append([]evaluate.Word{evaluate.Says("the curve "), {LaTeX: pair}}, ends...)
 }
 
-func letterOf(d *evaluate.Demonstration, b *Body) string {
-	if f := d.Document.StatedNamed(b.Function); f != nil && len(f.Variables) == 1 {
-		return f.Variables[0]
+func letterOf(d evaluate.Moment, b *Body) string {
+	if f := d.Named(b.Function); f != nil && len(f.Stated.Variables) == 1 {
+		return f.Stated.Variables[0]
 	}
 	return b.Letters()
 }
 
 // Describe says how far a curve has been run through.
-func (m *Live) Describe(*evaluate.Demonstration, *document.Entry) []string {
+func (m *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	what := "A parametric curve"
 	if m.Polar {
 		what = "The polar curve " + m.body.Function
