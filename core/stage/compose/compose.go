@@ -66,7 +66,7 @@ type Composer struct {
 func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	v, p := f.View, f.Panel
 	c.View = v
-	style := [7]string{fmt.Sprint(p.Polar, f.IsInDegrees()), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(f.HasDecimalComma())}
+	style := [7]string{fmt.Sprint(p.Polar, f.Now.IsInDegrees()), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(f.Now.HasDecimalComma())}
 	if v != c.ground || style != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, style
 		c.composeGround(f)
@@ -240,7 +240,7 @@ func Describe(f *evaluate.Frame) string {
 		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
 	for _, a := range f.Appearing {
 		if live, ok := a.Live.(Live); ok {
-			parts = append(parts, live.Describe(f.Moment, a.Entry)...)
+			parts = append(parts, live.Describe(f.Now, a.Entry)...)
 		}
 	}
 	return strings.Join(parts, " ")

@@ -22,7 +22,7 @@ func (c *Composer) composeGround(f *evaluate.Frame) {
 	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height/c.size())
 	for _, list := range [][]tick{x.ticks, y.ticks} {
 		for i := range list {
-			list[i].text = f.Numeral(list[i].text)
+			list[i].text = f.Now.Numeral(list[i].text)
 		}
 	}
 	upright := func(colour picture.Colour, width float32, at float64) {
@@ -32,7 +32,7 @@ func (c *Composer) composeGround(f *evaluate.Frame) {
 		c.Pen.Segment(colour, width, picture.Whole, 0, v.Y(at), v.Width, v.Y(at))
 	}
 	if p.Grid && p.Polar {
-		c.polarGrid(f.Moment, x)
+		c.polarGrid(f.Now, x)
 	} else if p.Grid {
 		for _, at := range x.fine {
 			upright(picture.FineGrid, 1, at)

@@ -7,7 +7,7 @@ import (
 
 // Frame is what a panel shows at a moment, complete before its picture begins: it holds until something is moved.
 type Frame struct {
-	Moment
+	Now   Moment
 	Panel *document.Panel
 	View  view.View
 	// Appearing are the entries that are seen on it, in their order.
@@ -36,7 +36,7 @@ func (d *Demonstration) Frame(panel int, width, height float64) *Frame {
 	d.Update()
 	p := d.Panel(panel)
 	in := d.at(p)
-	f := &Frame{Moment: in, Panel: p, View: view.Seen(p, width, height), Said: d.Said}
+	f := &Frame{Now: in, Panel: p, View: view.Seen(p, width, height), Said: d.Said}
 	for i, s := range in.Shown {
 		if !in.Appears(s, p) {
 			continue

@@ -95,9 +95,9 @@ func TestAPanelMayHoldAValueOfItsOwn(t *testing.T) {
 	for _, a := range []float64{1, 2} {
 		e.Set(0, a)
 		assert.Equal(t, a, heightOn(e, 0))
-		assert.Equal(t, a, e.Frame(0, 600, 400).Inputs()[1])
+		assert.Equal(t, a, e.Frame(0, 600, 400).Now.Inputs()[1])
 		assert.Equal(t, 4.0, heightOn(e, 1), "its dial does not move this panel")
-		assert.Equal(t, 4.0, e.Frame(1, 600, 400).Inputs()[1])
+		assert.Equal(t, 4.0, e.Frame(1, 600, 400).Now.Inputs()[1])
 	}
 	assert.Equal(t, 2.0, height(e))
 }

@@ -184,7 +184,7 @@ func (c *Live) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	v := on.View
-	hue := compose.DialColour(on.Moment, c.Driver)
+	hue := compose.DialColour(on.Now, c.Driver)
 	if on.Panel.Kind != document.Around {
 		if x := v.X(c.At); x >= 0 && x <= v.Width {
 			on.Pen.Handle(on.Index, x, v.Y(c.Centre))

@@ -75,7 +75,7 @@ func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 	hue := RatioHue(p.Ratio)
 	switch p.body.Piece {
 	case Unrolled:
-		on.Segment(compose.Stroke(compose.DialColour(on.Moment, c.Driver), on.Scaled(arcWidth), picture.Whole, 1), [2]float64{v.X(0), foot}, [2]float64{x, foot})
+		on.Segment(compose.Stroke(compose.DialColour(on.Now, c.Driver), on.Scaled(arcWidth), picture.Whole, 1), [2]float64{v.X(0), foot}, [2]float64{x, foot})
 	case Length:
 		if length == length {
 			x += p.beside(on)
@@ -94,7 +94,7 @@ func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 // beside sets the lengths of several ratios apart that stand on the same place of the axis.
 func (p *Part) beside(on *compose.On) float64 {
 	before, all := 0, 0
-	for _, s := range on.Visible() {
+	for _, s := range on.Now.Visible() {
 		if s == on.Shown {
 			before = all
 		}
@@ -114,8 +114,8 @@ func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
 	}
 	p.asymptotes(on)
 	begun := len(on.Pen.Data)
-	from := compose.Source{Function: p.Graph, Stamp: on.StampOf(p.on, -1)}
-	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, on.Inputs())
+	from := compose.Source{Function: p.Graph, Stamp: on.Now.StampOf(p.on, -1)}
+	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, on.Now.Inputs())
 	firm := compose.Stroke(hue, on.Scaled(compose.CurveWidth), picture.Whole, 1)
 	rest := firm
 	rest.Opacity, rest.Width = compose.Faint, on.Scaled(compose.ParentWidth)
@@ -142,14 +142,14 @@ func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
 	if !ok {
 		return compose.Anchor{}, ""
 	}
-	return a, c.GraphLaTeX(on.Moment, p.Ratio)
+	return a, c.GraphLaTeX(on.Now, p.Ratio)
 }
 
 // quarterPoints marks the centre of a tangent's graph and the points a quarter period beside it, which lie its factor above
 // and below the centre line.
 func (p *Part) quarterPoints(on *compose.On, hue picture.Colour) {
 	c, v := p.Of, on.View
-	slope := c.Slope(on.Moment)
+	slope := c.Slope(on.Now)
 	if slope == 0 || slope != slope {
 		return
 	}
@@ -174,7 +174,7 @@ func (p *Part) asymptotes(on *compose.On) {
 	if !f.HasPoles() {
 		return
 	}
-	slope := c.Slope(on.Moment)
+	slope := c.Slope(on.Now)
 	if slope == 0 || slope != slope {
 		return
 	}

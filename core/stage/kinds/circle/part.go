@@ -114,25 +114,25 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	from := len(on.Pen.Data)
 	var a compose.Anchor
 	var latex string
-	hue := p.Hue(on.Moment)
-	angle := of.LaTeX(on.Moment)
+	hue := p.Hue(on.Now)
+	angle := of.LaTeX(on.Now)
 	switch piece := p.body.Piece; {
 	case on.Panel.Kind != document.Around:
 		a, latex = p.inGraph(on)
 	case piece == Arc:
 		a, latex = of.arc(on, hue)
 		if of.Given != 1 && !of.Scaled {
-			latex = on.Typeset(of.ArcLaTeX())
+			latex = on.Now.Typeset(of.ArcLaTeX())
 		}
 	case piece == AngleMark:
 		a, latex = of.angleMark(on, hue)
 	case piece == Coordinates:
 		a = of.coordinates(on)
-		latex = on.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
+		latex = on.Now.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
 	case piece == Length:
 		a, latex = p.length(on), `\`+string(p.Ratio)+" "+angle
 		if of.Scaled {
-			latex = on.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
+			latex = on.Now.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
 		}
 	case piece == Carried:
 		p.carried(on)
@@ -174,7 +174,7 @@ func (c *Live) angleMark(on *compose.On, hue picture.Colour) (compose.Anchor, st
 	r.turn(on, 0, to, winding(to, distance, windingStep/2), compose.Stroke(hue, on.Scaled(2.6), picture.Whole, 1))
 	sin, cos := math.Sincos(to / 2)
 	at := r.at(cos*distance*1.1, sin*distance*1.1)
-	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.Typeset(DegreesLaTeX(c.Angle))
+	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.Now.Typeset(DegreesLaTeX(c.Angle))
 }
 
 func (c *Live) coordinates(on *compose.On) compose.Anchor {
@@ -301,7 +301,7 @@ func (p *Part) triangles(on *compose.On) (compose.Anchor, string) {
 	r.outline(on, RatioHue(f), 0.1, other)
 	r.outline(on, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
 	// The proportion stands where the circle leaves room: below it or above.
-	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.Moment)))
+	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.Now.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.Now)))
 }
 
 func (r round) outline(on *compose.On, hue picture.Colour, opacity float32, corners [][2]float64) {

@@ -82,7 +82,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		return l.members(on)
 	}
 	e := on.Entry
-	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.Stamp(l.Function)}, on.Inputs())
+	drawn := on.Sampled(e.ID, e.ID, compose.Source{Function: l.Function.Curve, Stamp: on.Now.Stamp(l.Function)}, on.Now.Inputs())
 	pen := compose.Stroke(l.colour(e), on.Scaled(compose.CurveWidth), compose.PatternOf(e, picture.Whole), 1)
 	if l.body.Parent {
 		pen.Width, pen.Pattern = on.Scaled(compose.ParentWidth), compose.PatternOf(e, picture.Dashed)
@@ -92,17 +92,17 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.Moment, e), pen.Colour)
+	return on.Labelled(a, l.label(on.Now, e), pen.Colour)
 }
 
 // members draws one curve for each, in a ramp of colours and with patterns in turn, each labelled with its value.
 func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 	id, count := on.Entry.ID, len(l.Family.Members)
-	stamp := on.StampOf(l.Function.Hangs(), l.Family.Parameter)
+	stamp := on.Now.StampOf(l.Function.Hangs(), l.Family.Parameter)
 	for k, m := range l.Family.Members {
 		key := fmt.Sprintf("%s.%d", id, k)
 		from := compose.Source{Function: l.Function.Curve, Stamp: stamp, Variant: [4]float64{m.Value}}
-		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.Moment, m))
+		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.Now, m))
 		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
 		a, ok := on.Stroked(drawn, pen)
 		if ok && on.Entry.Look.Label != document.LabelNone {

@@ -56,7 +56,7 @@ func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.St
 		if a.X == 0 && a.Y == 0 || latex == "" {
 			return nil
 		}
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: pen.Colour}
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}
 		return []compose.Anchor{a}
 	}
 	switch f.Shape {
@@ -151,7 +151,7 @@ func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes)
 	sin, cos := math.Sincos(from + turn/2)
 	middle := at([2]float64{vertex[0] + r*cos*1.2, vertex[1] + r*sin*1.2})
 	latex := number.Format(turn*180/math.Pi, 1) + `^{\circ}`
-	if !on.IsInDegrees() {
+	if !on.Now.IsInDegrees() {
 		latex = number.Format(turn, 2)
 	}
 	return compose.Anchor{X: middle[0], Y: middle[1], IsPoint: true}, latex
@@ -206,7 +206,7 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 	if math.IsInf(slope, 0) || ay < 0 || ay > v.Height {
 		ay = math.Max(20, math.Min(v.Height-20, py-60))
 	}
-	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: pen.Colour}}}
+	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}}}
 }
 
 // composeCrossings marks where two curves meet.
@@ -220,7 +220,7 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1, 7)
 		if i < mostNamed {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-				LaTeX: on.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
+				LaTeX: on.Now.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
 		}
 	}
 	return anchors

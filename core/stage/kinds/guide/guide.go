@@ -101,7 +101,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if a.Y < 0 || a.Y > v.Height {
 		return nil
 	}
-	return on.Labelled(a, l.label(on.Moment), colour)
+	return on.Labelled(a, l.label(on.Now), colour)
 }
 
 func (l *Live) label(d evaluate.Moment) string {

@@ -139,7 +139,7 @@ func (p *Live) Hue(evaluate.Moment) picture.Colour {
 
 // Compose draws the way of the feature, dashed in the colour of the parameter that moves it.
 func (p *Live) Compose(on *compose.On) []compose.Anchor {
-	pen := compose.Stroke(p.Hue(on.Moment), on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Dashed), 1)
+	pen := compose.Stroke(p.Hue(on.Now), on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Dashed), 1)
 	a, ok := p.composeLine(on, pen)
 	if !ok {
 		return nil
@@ -150,8 +150,8 @@ func (p *Live) Compose(on *compose.On) []compose.Anchor {
 func (p *Live) composeLine(on *compose.On, pen compose.Strokes) (compose.Anchor, bool) {
 	id, v := on.Entry.ID, on.View
 	if p.Curve != nil {
-		from := compose.Source{Function: p.Curve, Stamp: p.Stamp(on.Moment)}
-		return on.Stroked(on.Sampled(id, id, from, p.Inputs(on.Moment)), pen)
+		from := compose.Source{Function: p.Curve, Stamp: p.Stamp(on.Now)}
+		return on.Stroked(on.Sampled(id, id, from, p.Inputs(on.Now)), pen)
 	}
 	if p.upright == nil {
 		return p.composeWay(on, pen)
@@ -173,7 +173,7 @@ func (p *Live) composeWay(on *compose.On, pen compose.Strokes) (compose.Anchor, 
 	seen := on.Seen.(*sight)
 	for k, curve := range p.Ways {
 		run := compose.Run{Curve: curve, Stamp: seen.stamp, From: seen.from, To: seen.to, Pixel: on.Pixel()}
-		on.Broken(on.TrailOf(on.Entry.ID, k, run, p.Inputs(on.Moment)).Points, pen)
+		on.Broken(on.TrailOf(on.Entry.ID, k, run, p.Inputs(on.Now)).Points, pen)
 	}
 	if p.Ways == nil {
 		for _, place := range seen.points {

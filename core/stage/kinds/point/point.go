@@ -93,7 +93,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		on.Pen.Handle(on.Index, at[0], at[1])
 	}
 	on.Mark(compose.ColourOf(on.Entry), shape, l.X, l.Y, compose.PointRadius, 8)
-	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.Moment, on.Entry.Look.Label), compose.ColourOf(on.Entry))
+	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.Now, on.Entry.Look.Label), compose.ColourOf(on.Entry))
 }
 
 func (l *Live) label(d evaluate.Moment, label document.LabelKind) string {

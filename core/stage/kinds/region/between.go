@@ -233,7 +233,7 @@ func (l *Between) Compose(on *compose.On) []compose.Anchor {
 // lines are a curve's over the interval, sampled again only when the curve or the view has changed.
 func (l *Between) lines(on *compose.On, key string, f *evaluate.Function, low, high float64) (list [][]sample.Point) {
 	id := on.Entry.ID
-	drawn := on.Sampled(id+"."+key, id, compose.Source{Function: f.Curve, Stamp: on.Stamp(f)}, on.Inputs())
+	drawn := on.Sampled(id+"."+key, id, compose.Source{Function: f.Curve, Stamp: on.Now.Stamp(f)}, on.Now.Inputs())
 	for _, line := range drawn.Lines {
 		if part := compose.Within(line, low, high); len(part) > 1 {
 			list = append(list, part)

@@ -175,12 +175,12 @@ type shape struct {
 }
 
 func (l *Where) shapeOn(on *compose.On) *shape {
-	stamp := on.StampOf(l.on, -1)
+	stamp := on.Now.StampOf(l.on, -1)
 	return compose.Kept(on, func(s *shape) bool { return s.of == l && s.stamp == stamp && s.view == on.View }, func() *shape {
 		allowed, spent := on.Share(), 0.0
 		for cell := smallestCell; ; cell *= 2 {
 			s := &shape{of: l, stamp: stamp, view: on.View, cell: cell, borders: make([][][2][2]float64, len(l.conditions))}
-			done := cell <= largestCell && l.cutUp(s, allowed, l.inputs(on.Moment))
+			done := cell <= largestCell && l.cutUp(s, allowed, l.inputs(on.Now))
 			if s.spent = spent + allowed - l.left; done || cell > largestCell {
 				return s
 			}

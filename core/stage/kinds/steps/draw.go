@@ -44,10 +44,10 @@ func (t *Live) See(m evaluate.Moment, v view.View, _ any) any {
 // one strong, and arrows that carry the key points through the step at hand.
 func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 	id, seen := on.Entry.ID, on.Seen.(*sight)
-	stamp, hue := on.Stamp(t.Function), compose.ColourOf(on.Entry)
+	stamp, hue := on.Now.Stamp(t.Function), compose.ColourOf(on.Entry)
 	draw := func(key string, place Place, pen compose.Strokes) (compose.Anchor, bool) {
 		from := compose.Source{Function: t.Parent, Stamp: stamp, Variant: place.asVariant()}
-		return on.Stroked(on.Sampled(id+"."+key, id, from, t.Inputs(on.Moment, place)), pen)
+		return on.Stroked(on.Sampled(id+"."+key, id, from, t.Inputs(on.Now, place)), pen)
 	}
 	label := func(a compose.Anchor, ok bool, key, latex string, colour picture.Colour) {
 		if ok {
@@ -56,7 +56,7 @@ func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 		}
 	}
 	a, ok := draw("parent", seen.passed[0], compose.Stroke(picture.Grey, on.Scaled(compose.ParentWidth), picture.Dashed, 1))
-	label(a, ok, "parent", "y="+on.LaTeX(t.States[0].Formula, nil), picture.Grey)
+	label(a, ok, "parent", "y="+on.Now.LaTeX(t.States[0].Formula, nil), picture.Grey)
 	for k := 1; k < len(seen.passed); k++ {
 		draw(fmt.Sprint(k), seen.passed[k], compose.Stroke(hue, on.Scaled(passedWidth), picture.Whole, passedOpacity))
 	}
@@ -119,7 +119,7 @@ func (t *Live) composeKeys(on *compose.On, place Place, colour picture.Colour) (
 		on.Mark(colour, picture.Disc, px, py, keyRadius, 6)
 		if t.Position == math.Trunc(t.Position) {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.key%d", on.Entry.ID, i/2),
-				LaTeX: on.Typeset("(" + number.Format(px, 2) + `,\;` + number.Format(py, 2) + ")"), Colour: colour}})
+				LaTeX: on.Now.Typeset("(" + number.Format(px, 2) + `,\;` + number.Format(py, 2) + ")"), Colour: colour}})
 		}
 	}
 	return anchors

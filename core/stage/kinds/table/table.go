@@ -143,7 +143,7 @@ func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 			if off := offs[i]; math.Abs(v.Y(p[1]-off)-y) > notOff {
 				on.Pen.Segment(picture.Ink, on.Scaled(compose.GuideWidth), picture.Dotted, x, y, x, v.Y(p[1]-off))
 				anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-					LaTeX: on.Typeset(signed(off)), Colour: picture.Ink}})
+					LaTeX: on.Now.Typeset(signed(off)), Colour: picture.Ink}})
 			}
 		}
 		shape := picture.Disc

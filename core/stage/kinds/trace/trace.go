@@ -41,7 +41,7 @@ const mostTraced, crowded = 1000, 2.0
 
 // Compose draws a dot for each place, as far apart as it is wanted.
 func (l *Live) Compose(on *compose.On) []compose.Anchor {
-	kept, recorded := l.body.Kept, on.Recorded(on.Entry.ID)
+	kept, recorded := l.body.Kept, on.Now.Recorded(on.Entry.ID)
 	lastX, lastY := math.Inf(-1), math.Inf(-1)
 	apart := l.body.Apart
 	if (len(kept)+len(recorded))/2 > mostTraced {

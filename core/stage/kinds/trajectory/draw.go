@@ -27,7 +27,7 @@ func (m *Live) Stamp(d evaluate.Moment) uint64 { return d.StampOf(m.on, -1) }
 // trail is the curve's, run through again only when the curve, its interval or the scale has changed: as the point runs it is
 // the same. owner is the id of the curve's entry, whose trail its parts share.
 func (m *Live) trail(on *compose.On, owner string) *compose.Trail {
-	run := compose.Run{Curve: m.Curve, Stamp: m.Stamp(on.Moment), From: m.From, To: m.To, Pixel: on.Pixel()}
+	run := compose.Run{Curve: m.Curve, Stamp: m.Stamp(on.Now), From: m.From, To: m.To, Pixel: on.Pixel()}
 	return on.TrailOf(owner, 0, run, m.Inputs())
 }
 
@@ -45,12 +45,12 @@ func (m *Live) Compose(on *compose.On) []compose.Anchor {
 	a, ok := runUpTo(m, on, drawn.Trail, place, firm, rest)
 	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
 		on.Pen.Handle(on.Index, v.X(place.X), v.Y(place.Y))
-		on.Mark(compose.DialColour(on.Moment, m.Driver), picture.Grip, place.X, place.Y, compose.PointRadius+1, 9)
+		on.Mark(compose.DialColour(on.Now, m.Driver), picture.Grip, place.X, place.Y, compose.PointRadius+1, 9)
 	}
 	if !ok {
 		return nil
 	}
-	return on.Labelled(a, m.label(on.Moment, on.Entry.Look.Label == document.LabelFormula), compose.ColourOf(on.Entry))
+	return on.Labelled(a, m.label(on.Now, on.Entry.Look.Label == document.LabelFormula), compose.ColourOf(on.Entry))
 }
 
 // hairWidth is that of the faint rest of a long line: many turns of it lie close together, and a line of one pixel is drawn
@@ -87,9 +87,9 @@ func runUpTo(m *Live, on *compose.On, trail sample.Trail, place sample.Point, fi
 
 // members draws a family of curves, one for each value of its parameter, all of them up to the same value of their own.
 func members(m *Live, on *compose.On) (anchors []compose.Anchor) {
-	run := compose.Run{Curve: m.Curve, Stamp: on.StampOf(m.on, m.Family.Parameter), From: m.From, To: m.To, Pixel: on.Pixel()}
+	run := compose.Run{Curve: m.Curve, Stamp: on.Now.StampOf(m.on, m.Family.Parameter), From: m.From, To: m.To, Pixel: on.Pixel()}
 	for k, member := range m.Family.Members {
-		in := m.Family.InputsFor(on.Moment, member)
+		in := m.Family.InputsFor(on.Now, member)
 		drawn := on.TrailOf(on.Entry.ID, k, run, in)
 		firm, rest := firmAndRest(on, compose.RampColour(k, len(m.Family.Members)), picture.Pattern(k%3), min(widthFor(drawn.Length), compose.MemberWidth))
 		a, ok := runUpTo(m, on, drawn.Trail, m.Curve.At(m.At, in), firm, rest)

@@ -143,12 +143,12 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 	pixel := on.At
 	here, pole := pixel(at.X, at.Y), pixel(0, 0)
 	label := func(a compose.Anchor, latex string, hue picture.Colour) {
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(latex), Colour: hue}
+		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: hue}
 		anchors = append(anchors, a)
 	}
 	switch p.body.Piece {
 	case Ray:
-		sin, cos := math.Sincos(Direction(on.Moment, m.At))
+		sin, cos := math.Sincos(Direction(on.Now, m.At))
 		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
 		on.Segment(compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1), pole, pixel(far*cos, far*sin))
 		if r := m.Radius(m.At); r == r {
@@ -225,9 +225,9 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 	if graph == nil {
 		return nil
 	}
-	hue := p.Hue(on.Moment)
+	hue := p.Hue(on.Now)
 	begun := len(on.Pen.Data)
-	from := compose.Source{Function: graph, Stamp: m.Stamp(on.Moment)}
+	from := compose.Source{Function: graph, Stamp: m.Stamp(on.Now)}
 	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, m.Inputs())
 	length := 0.0
 	for _, line := range drawn.Lines {

@@ -42,7 +42,7 @@ func (p *Part) region(on *compose.On) []compose.Anchor {
 	if widest == 0 {
 		return nil
 	}
-	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Typeset(known.told), Colour: compose.ColourOf(p.of)}
+	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(known.told), Colour: compose.ColourOf(p.of)}
 	return []compose.Anchor{label}
 }
 
