@@ -2,6 +2,7 @@ package browser
 
 import (
 	"net/http"
+	"os"
 	"strings"
 	"testing"
 
@@ -192,6 +193,15 @@ func TestAFileGoesOutAndComesInAndABrokenOneChangesNothing(t *testing.T) {
 	require.NoError(t, page.MustElement("[data-import]").SetFiles([]string{whole}))
 	drawn(t, page)
 	sameAs(t, page, *mustDemo(t, 0))
+
+	old, err := os.ReadFile("../core/stage/document/testdata/version-2/01-fountain.json")
+	require.NoError(t, err)
+	writeFile(t, whole, strings.Replace(string(old), `"values": {`, `"values": {"gone": 1,`, 1))
+	goTo(t, page, "/")
+	saying(t, page, "h1", "Shelf")
+	require.NoError(t, page.MustElement("[data-import]").SetFiles([]string{whole}))
+	drawn(t, page)
+	saying(t, page, ".ant-notification", "had a value of the dial “gone”, which is not there")
 }
 
 func TestSignInIsRefusedWithoutTellingWhichPartWasWrong(t *testing.T) {

@@ -267,16 +267,16 @@ func NewID() string {
 }
 
 // decoded reads a document from a body of its own.
-func decoded(w http.ResponseWriter, r *http.Request) (*document.Document, bool) {
+func decoded(w http.ResponseWriter, r *http.Request) (doc *document.Document, mended []string, ok bool) {
 	data, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxBody))
 	if err != nil {
 		failed(w, r, err)
-		return nil, false
+		return nil, nil, false
 	}
-	doc, err := document.Decode(data)
+	doc, mended, err = document.DecodeFile(data)
 	if err != nil {
 		fail(w, r, http.StatusUnprocessableEntity, "document", err.Error())
-		return nil, false
+		return nil, nil, false
 	}
-	return doc, true
+	return doc, mended, true
 }

@@ -24,6 +24,8 @@ type Stored struct {
 	// Save is the id of the save that made the revision, where there was one.
 	Save     string             `json:"save,omitempty"`
 	Document *document.Document `json:"document,omitempty"`
+	// Mended tells what was put right in a file of an older version, in sentences.
+	Mended []string `json:"mended,omitempty"`
 }
 
 // Save is what the page sends: the revision it started from and the whole document, with an id of its own making, so
@@ -38,7 +40,7 @@ type Save struct {
 const mostSaveID = 64
 
 func stored(d *domain.Demonstration) Stored {
-	return Stored{d.ID, d.Revision, d.ChangedAt, d.Save, d.Document}
+	return Stored{ID: d.ID, Revision: d.Revision, ChangedAt: d.ChangedAt, Save: d.Save, Document: d.Document}
 }
 
 func (s *server) list(w http.ResponseWriter, r *http.Request) {
@@ -51,14 +53,17 @@ func (s *server) list(w http.ResponseWriter, r *http.Request) {
 }
 
 // store adds a document to the shelf of the signed-in teacher.
-func (s *server) store(w http.ResponseWriter, r *http.Request, doc *document.Document) {
+// store keeps a new demonstration; mended is what was put right in its file.
+func (s *server) store(w http.ResponseWriter, r *http.Request, doc *document.Document, mended ...string) {
 	d := &domain.Demonstration{ID: NewID(), OwnerID: teacher(r).ID, Title: doc.Title, Document: doc}
 	if err := s.Store.Add(r.Context(), d); err != nil {
 		failed(w, r, err)
 		return
 	}
 	s.Pictures.Want(d.ID, d.Revision, doc)
-	answer(w, http.StatusCreated, stored(d))
+	kept := stored(d)
+	kept.Mended = mended
+	answer(w, http.StatusCreated, kept)
 }
 
 func (s *server) add(w http.ResponseWriter, r *http.Request) {
@@ -77,8 +82,8 @@ func (s *server) add(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s *server) importFile(w http.ResponseWriter, r *http.Request) {
-	if doc, ok := decoded(w, r); ok {
-		s.store(w, r, doc)
+	if doc, mended, ok := decoded(w, r); ok {
+		s.store(w, r, doc, mended...)
 	}
 }
 

@@ -213,7 +213,7 @@ func (q *Question) answer() (map[string]any, error) {
 	case "effect":
 		return q.effect(unit == "degree")
 	case "polar", "parametric":
-		return q.moving(unit == "degree")
+		return q.running(unit == "degree")
 	case "circle":
 		return q.circle(unit == "degree")
 	case "classify":

@@ -12,8 +12,8 @@ import (
 // letters are those that the parameter of a curve may have; a polar curve's is θ where it has none of them.
 var letters = []string{"θ", "t", "φ", "x", "s", "u"}
 
-// moving answers about a polar or a parametric curve.
-func (q *Question) moving(degrees bool) (map[string]any, error) {
+// running answers about a polar or a parametric curve.
+func (q *Question) running(degrees bool) (map[string]any, error) {
 	c, letter, err := q.trajectory(degrees)
 	if err != nil {
 		return nil, err

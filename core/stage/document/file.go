@@ -14,26 +14,32 @@ import (
 
 // Decode reads a document whole or refuses it whole, with the line, what is wrong and what would be right.
 func Decode(data []byte) (*Document, error) {
+	d, _, err := DecodeFile(data)
+	return d, err
+}
+
+// DecodeFile reads a file as Decode does, and tells in sentences what of an older version was mended without a loss.
+func DecodeFile(data []byte) (d *Document, mended []string, err error) {
 	if len(data) > MaxBytes {
-		return nil, problem.New("limit", 0, 0, fmt.Sprintf("%d bytes", len(data)), fmt.Sprintf("%d bytes", MaxBytes))
+		return nil, nil, problem.New("limit", 0, 0, fmt.Sprintf("%d bytes", len(data)), fmt.Sprintf("%d bytes", MaxBytes))
 	}
 	data = bytes.TrimPrefix(data, []byte("\ufeff"))
 	file, err := readFile(data)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	version, err := file.version()
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	if version == Version {
 		if p := file.conform(reflect.TypeFor[Document](), ""); p != nil {
-			return nil, p
+			return nil, nil, p
 		}
 	}
-	d := &Document{}
-	if err := d.read(data, version); err != nil {
-		return nil, undecodable(err)
+	d = &Document{}
+	if mended, err = d.read(data, version); err != nil {
+		return nil, nil, undecodable(err)
 	}
 	if err = d.Check(); err == nil && strings.TrimSpace(d.Title) == "" {
 		err = problem.New("document-field", 0, 0, "title", "a title is needed").In("", "title")
@@ -41,7 +47,7 @@ func Decode(data []byte) (*Document, error) {
 	if p, is := problem.Of(err); is && version == Version {
 		p.Line = file.lineOf(p.Object, p.Field)
 	}
-	return d, err
+	return d, mended, err
 }
 
 // UnmarshalJSON reads a document of this version or an older one.
@@ -52,21 +58,20 @@ func (d *Document) UnmarshalJSON(data []byte) error {
 	if err := json.Unmarshal(data, &head); err != nil {
 		return err
 	}
-	return d.read(data, head.Version)
+	_, err := d.read(data, head.Version)
+	return err
 }
 
 // plain is a document without its own way of being read.
 type plain Document
 
-func (d *Document) read(data []byte, version int) error {
+func (d *Document) read(data []byte, version int) (mended []string, err error) {
 	if version == 1 || version == 2 {
-		upgraded, err := upgrade(data, version)
-		if err != nil {
-			return err
+		if data, mended, err = upgrade(data, version); err != nil {
+			return nil, err
 		}
-		data = upgraded
 	}
-	return strictly(data, (*plain)(d))
+	return mended, strictly(data, (*plain)(d))
 }
 
 // undecodable says what of a document could not be read; its line is not known.

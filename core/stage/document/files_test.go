@@ -41,6 +41,38 @@ func TestAFileComesBackAsItWentIn(t *testing.T) {
 	}
 }
 
+// Older versions let stand what shows nothing. It is taken out, and what was taken out is told; a whole file is told nothing of.
+func TestWhatIsMendedInAnOlderFileIsTold(t *testing.T) {
+	data, err := os.ReadFile("testdata/version-2/01-fountain.json")
+	require.NoError(t, err)
+	_, mended, err := document.DecodeFile(data)
+	require.NoError(t, err)
+	assert.Empty(t, mended)
+
+	var file map[string]any
+	require.NoError(t, json.Unmarshal(data, &file))
+	file["title"] = " "
+	file["stated"].([]any)[0].(map[string]any)["colour"] = -5
+	name := file["stated"].([]any)[0].(map[string]any)["name"]
+	scene := file["scenes"].([]any)[0].(map[string]any)
+	scene["name"] = "Aim"
+	scene["values"].(map[string]any)["gone"] = 3
+	scene["hidden"] = []any{"c99"}
+	data, err = json.Marshal(file)
+	require.NoError(t, err)
+	d, mended, err := document.DecodeFile(data)
+	require.NoError(t, err)
+	assert.Equal(t, []string{
+		"It had no title and is called “Untitled” now.",
+		"The colour of “" + name.(string) + "” was −5, which is none; it is 3 now.",
+		"Scene 1 “Aim” had a value of the dial “gone”, which is not there.",
+		"Scene 1 “Aim” hid the entry “c99”, which is not there.",
+	}, mended)
+	assert.Equal(t, "Untitled", d.Title)
+	assert.NotContains(t, d.Scenes[0].Values, "gone")
+	assert.Empty(t, d.Scenes[0].Hidden)
+}
+
 // A file that broke off, wherever it was, is refused whole.
 func TestATruncatedFileIsRefused(t *testing.T) {
 	for name, data := range demonstrations(t) {

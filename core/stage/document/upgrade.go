@@ -2,20 +2,23 @@ package document
 
 import (
 	"encoding/json"
+	"fmt"
 	"maps"
 	"math"
 	"slices"
 	"strings"
+
+	"parvix/core/formula/number"
 )
 
 // upgrade turns the text of a document of an older version into one of this version. What it does not understand it leaves
-// where it is, to be refused by name when the document is read.
+// where it is, to be refused by name when the document is read; mended tells in sentences what could be taken out or put right.
 //
 // Version 1 hid entries in all scenes; version 2 had one flat struct for entries of all kinds.
-func upgrade(data []byte, version int) ([]byte, error) {
+func upgrade(data []byte, version int) (upgraded []byte, mended []string, err error) {
 	var d map[string]any
 	if err := json.Unmarshal(data, &d); err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	d["version"] = Version
 	shown, said := objects(d["shown"]), objects(d["said"])
@@ -42,49 +45,74 @@ func upgrade(data []byte, version int) ([]byte, error) {
 		delete(e, "pieces")
 		delete(e, "panel")
 	}
-	mend(d, shown, said)
-	return json.Marshal(d)
+	var m mender
+	m.mend(d, shown, said)
+	upgraded, err = json.Marshal(d)
+	return upgraded, m.said, err
 }
 
-// mend takes out what older versions let stand and what shows nothing: traces of deleted entries, dials and panels in scenes,
-// colours that are none, a title that is none.
-func mend(d map[string]any, shown, said []map[string]any) {
+// mender takes out of a file what older versions let stand and what shows nothing, so that nothing is lost by it, and says so.
+type mender struct{ said []string }
+
+func (m *mender) say(format string, about ...any) {
+	m.said = append(m.said, fmt.Sprintf(format, about...))
+}
+
+// mend takes out entries, dials and panels that are not there, colours that are none, a title that is none.
+func (m *mender) mend(d map[string]any, shown, said []map[string]any) {
 	if strings.TrimSpace(word(d["title"])) == "" {
 		d["title"] = "Untitled"
+		m.say("It had no title and is called “Untitled” now.")
 	}
 	ids, dials, panels := map[string]bool{}, map[string]bool{}, map[string]bool{}
 	for _, e := range append(shown, said...) {
 		ids[word(e["id"])] = true
 		look, _ := e["look"].(map[string]any)
-		mendColour(look)
+		m.mendColour(look, word(e["id"]))
 	}
 	for _, s := range objects(d["stated"]) {
-		mendColour(s)
+		m.mendColour(s, word(s["name"]))
 		dials[word(s["name"])] = s["kind"] == string(Parameter)
 	}
-	for _, p := range objects(d["panels"]) {
+	for k, p := range objects(d["panels"]) {
 		panels[word(p["id"])] = true
-		only(p["values"], dials)
+		m.keep(p["values"], dials, fmt.Sprintf("Panel %d", k+1), "a value of the dial")
 	}
-	for _, s := range objects(d["scenes"]) {
-		only(s["values"], dials)
-		only(s["steps"], ids)
-		only(s["windows"], panels)
+	for k, s := range objects(d["scenes"]) {
+		scene := fmt.Sprintf("Scene %d", k+1)
+		if name := word(s["name"]); name != "" {
+			scene += " “" + name + "”"
+		}
+		m.keep(s["values"], dials, scene, "a value of the dial")
+		m.keep(s["steps"], ids, scene, "the steps of the entry")
+		m.keep(s["windows"], panels, scene, "a window of the panel")
 		if hidden, is := s["hidden"].([]any); is {
-			s["hidden"] = slices.DeleteFunc(hidden, func(id any) bool { return !ids[word(id)] })
+			s["hidden"] = slices.DeleteFunc(hidden, func(id any) bool {
+				if !ids[word(id)] {
+					m.say("%s hid the entry “%s”, which is not there.", scene, word(id))
+				}
+				return !ids[word(id)]
+			})
 		}
 	}
 }
 
-// only takes out of an object what is not known.
-func only(object any, known map[string]bool) {
+// keep takes out of an object what is not known.
+func (m *mender) keep(object any, known map[string]bool, where, what string) {
 	fields, _ := object.(map[string]any)
-	maps.DeleteFunc(fields, func(name string, _ any) bool { return !known[name] })
+	for _, name := range slices.Sorted(maps.Keys(fields)) {
+		if !known[name] {
+			delete(fields, name)
+			m.say("%s had %s “%s”, which is not there.", where, what, name)
+		}
+	}
 }
 
-func mendColour(of map[string]any) {
-	if c, is := of["colour"].(float64); is {
-		of["colour"] = math.Mod(math.Mod(math.Trunc(c), Colours)+Colours, Colours)
+func (m *mender) mendColour(of map[string]any, whose string) {
+	if c, is := of["colour"].(float64); is && (c != math.Trunc(c) || c < 0 || c >= Colours) {
+		mended := math.Mod(math.Mod(math.Trunc(c), Colours)+Colours, Colours)
+		of["colour"] = mended
+		m.say("The colour of “%s” was %s, which is none; it is %g now.", whose, number.Format(c, 3), mended)
 	}
 }
 

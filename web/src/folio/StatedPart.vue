@@ -71,12 +71,12 @@ async function writeAs(stated: Stated, form: string) {
 }
 
 /** The function whose curve is being moved by numbers. */
-const moving = ref('');
+const beingMoved = ref('');
 
 function actions(stated: Stated): Action[] {
   if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
   const list: Action[] = [
-    { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (moving.value = stated.id) },
+    { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (beingMoved.value = stated.id) },
     ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
   const curves = ofKind(bench.document?.shown, 'curve');
@@ -155,7 +155,7 @@ function actions(stated: Stated): Action[] {
             <ValuesTable v-if="tabulated === stated.name" :id="stated.name" of="function" />
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
             <StepsTable v-if="!bench.presenting && tableOf(stated.name)" :view="tableOf(stated.name)!" />
-            <MoveForm v-if="moving === stated.id" :stated="stated" @close="moving = ''" />
+            <MoveForm v-if="beingMoved === stated.id" :stated="stated" @close="beingMoved = ''" />
             <FindingsList v-if="bench.findings.open === stated.name" :name="stated.name" />
           </template>
         </EntryRow>

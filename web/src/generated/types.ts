@@ -893,6 +893,8 @@ export interface Stored {
   /** Save is the id of the save that made the revision, where there was one. */
   save?: string;
   document?: Document;
+  /** Mended tells what was put right in a file of an older version, in sentences. */
+  mended?: string[];
 }
 
 /** Save is what the page sends: the revision it started from and the whole document, with an id of its own making, so that the same save sent twice is one. */

@@ -135,6 +135,16 @@ const importFile = (event: Event) =>
     if (!chosen) return;
     const stored = await api.importText(await chosen.text());
     await openBench(stored.id);
+    if (stored.mended)
+      notification.open({
+        message: 'This older file was mended. Nothing that shows was lost.',
+        description: h(
+          'ul',
+          { class: 'mended' },
+          stored.mended.map((one) => h('li', one)),
+        ),
+        duration: 0,
+      });
   });
 
 /** How many demonstrations have work that would be lost with a sign-out; undefined while nobody is asked. */

@@ -12,7 +12,7 @@ import (
 // WithExact writes a number, and in front of it what it is to ten digits where that is short: a fraction, a multiple of π,
 // π², π³ or a root, or a multiple of π and one of 1, √2 or √3.
 func WithExact(v float64) string {
-	return approached(known(v), v)
+	return approached(recognised(v), v)
 }
 
 func approached(exact string, v float64) string {
@@ -22,12 +22,12 @@ func approached(exact string, v float64) string {
 	return exact + `\approx ` + number.Format(v, 4)
 }
 
-// AreaLaTeX writes A = π ≈ 3.1416, or A ≈ 3.14 where the number is no known one.
+// AreaLaTeX writes A = π ≈ 3.1416, or A ≈ 3.14 where the number is not recognised.
 func AreaLaTeX(v float64) string {
 	if math.IsInf(v, 0) {
 		return "A=" + approached("", v)
 	}
-	if exact := known(v); exact != "" {
+	if exact := recognised(v); exact != "" {
 		return "A=" + approached(exact, v)
 	}
 	return `A\approx ` + number.Format(v, 4)
@@ -86,8 +86,8 @@ var units = []struct {
 	{math.Pi * math.Sqrt2, `\sqrt{2}\,\pi`}, {math.Pi * math.Sqrt(3), `\sqrt{3}\,\pi`}, {math.Pi * math.Sqrt(5), `\sqrt{5}\,\pi`},
 }
 
-// known is the exact form of a number; empty for one that four decimals write exactly, and for others.
-func known(v float64) string {
+// recognised is the exact form of a number; empty for one that four decimals write exactly, and for others.
+func recognised(v float64) string {
 	if math.Abs(v-math.Round(v*1e4)/1e4) < 1e-12 {
 		return ""
 	}
