@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"os"
 	"path/filepath"
+	"sync"
 	"sync/atomic"
 	"testing"
 
@@ -100,7 +101,30 @@ func run(m *testing.M) (code int, err error) {
 func headless() *launcher.Launcher {
 	return launcher.New().Bin("/usr/bin/chromium").NoSandbox(true).Set("disable-quic").
 		Set("disable-component-update").Set("no-first-run").Set("disable-background-networking").Set("hide-scrollbars").
-		Set("disable-gpu")
+		Set("disable-gpu").Set("enable-logging", "stderr").Logger(&browserSays)
+}
+
+// browserSays keeps the last that Chromium wrote about itself, to be read when a page's process ends.
+var browserSays lastWords
+
+type lastWords struct {
+	sync.Mutex
+	words []byte
+}
+
+func (l *lastWords) Write(words []byte) (int, error) {
+	const kept = 4000
+	l.Lock()
+	defer l.Unlock()
+	l.words = append(l.words, words...)
+	l.words = l.words[max(0, len(l.words)-kept):]
+	return len(words), nil
+}
+
+func (l *lastWords) String() string {
+	l.Lock()
+	defer l.Unlock()
+	return string(l.words)
 }
 
 // startServer serves at an address; port 0 picks a free one.

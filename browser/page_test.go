@@ -59,7 +59,7 @@ func failOnMistakes(t *testing.T, page *rod.Page) {
 			t.Errorf("the page's console: %s", described(e.Args))
 		}
 	}, func(*proto.InspectorTargetCrashed) {
-		t.Error("the page's process crashed")
+		t.Errorf("the page's process crashed; the browser said: %s", browserSays.String())
 	}, func(e *proto.LogEntryAdded) {
 		if e.Entry.Source == proto.LogLogEntrySourceSecurity {
 			t.Errorf("the security policy refused something: %s", e.Entry.Text)
