@@ -64,8 +64,9 @@ screenshots: $(PAGE) ## Take the pictures of docs/screenshots again
 	@scripts/need database browser
 	go test -count=1 -run TestScreenshots ./browser -screenshots
 
-generate: ## Write the files that follow from Go's types
+generate: web/node_modules/.installed ## Write the files that follow from Go's types
 	go run ./cmd/generate
+	go generate ./core/formula/typeset
 
 clean: ## Remove what was built; the demo data in .data stays
 	rm -rf bin web/node_modules $(WASM) web/src/core/wasm_exec.js
