@@ -83,7 +83,7 @@ func TestDraggingADialMovesCurveReadoutsAndTextInOnePicture(t *testing.T) {
 	k := fmt.Sprintf("%.1f", v["k"])
 	assert.Contains(t, read(t, one(t, page, `[data-dial="k"] .value`)), k)
 	assert.Contains(t, read(t, one(t, page, `[data-entry="w1"]`)), strings.TrimSuffix(k, ".0")+" up")
-	saying(t, page, ".label", strings.TrimSuffix(k, ".0"))
+	labelled(t, page, strings.TrimSuffix(k, ".0"))
 }
 
 func TestATracedPointLeavesItsPathOnTheCurve(t *testing.T) {

@@ -67,7 +67,8 @@ func TestAFindingIsShownOnTheStageAndToldInAText(t *testing.T) {
 		until(t, page, `f => document.querySelector('[data-finding="' + f + '"] [aria-pressed=true]') !== null`, finding)
 	}
 	// Both zeros are marked with their coordinates.
-	until(t, page, `() => document.querySelector('.labels').textContent.includes('5.74') && document.querySelector('.labels').textContent.includes('0.26')`)
+	labelled(t, page, "5.74")
+	labelled(t, page, "0.26")
 	click(t, one(t, page, `[data-finding="range"] [title="Put into a text"]`))
 	saying(t, page, "[aria-label=Said] .text", "Range of f")
 	until(t, page, `() => [...document.querySelectorAll('[aria-label=Said] annotation')].some(a => a.textContent.includes('4.5]'))`)

@@ -253,8 +253,7 @@ func TestTheLocusOfAVertexWithItsEquation(t *testing.T) {
 	click(t, one(t, l.page, `.effects [title="Show the path on the stage"]`))
 	until(t, l.page, `() => parvix.document().shown.length === 2`)
 	l.atMost(6)
-	until(t, l.page, `() => [...document.querySelectorAll('.label annotation')].some(e => e.textContent.replaceAll(/\\htmlClass\{[^}]*\}/g, '').includes('1-2x^{2}')) ||
-		[...document.querySelectorAll('.label')].some(e => e.textContent.replaceAll(' ', '').includes('1−2x'))`)
+	labelled(t, l.page, "1−2x")
 	drawn(t, l.page)
 	dial := documentOf(t, l.page).Stated[1].Colour
 	w := seen(t, l.page)
@@ -331,7 +330,7 @@ func TestAnIdeaFillsTheBench(t *testing.T) {
 	l.click(".beginnings button", "^A family")
 	until(t, l.page, `() => parvix.document().stated.length === 4`)
 	l.atMost(10)
-	saying(t, l.page, ".label", "a=")
+	labelled(t, l.page, "a=")
 	saved(t, l.page) // the window has been fitted too
 	drawn(t, l.page)
 	v := values(t, l.page)
@@ -388,7 +387,7 @@ func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
 	for _, p := range [][2]float64{{0, 0}, {1, 0.5}, {2, 2}, {-1, 1.5}} {
 		assert.Positive(t, ink(t, l.page, [][2]float64{w.pixel(p[0], p[1])}, 3, hue)[0], "the point %v", p)
 	}
-	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('+1'))`)
+	labelled(t, l.page, "+1")
 	// The table of the function names its type by its second differences.
 	click(t, saying(t, l.page, "[aria-label=Stated] button", "^table"))
 	saying(t, l.page, ".values .told", "It is quadratic")
@@ -464,7 +463,7 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 	one(t, l.page, `[data-cover="`+curve+`"][aria-pressed=false]`)
 	click(t, one(t, l.page, `[data-cover="`+curve+`"]`))
 	drawn(t, l.page)
-	until(t, l.page, `() => document.querySelectorAll('.label').length > 0`)
+	until(t, l.page, `() => parvix.words[0].length > 0`)
 	assertAccessible(t, l.page, "presenting with covers")
 	press(t, l.page, '1')
 	until(t, l.page, `id => document.querySelector('[data-cover="' + id + '"]').getAttribute('aria-pressed') === 'false'`, curve)
@@ -486,20 +485,20 @@ func TestPiecesOfGeometryAreLive(t *testing.T) {
 	l.item("a piece of geometry")
 	l.choose("Shape", "polygon")
 	l.click(".entry-form button", "Show it")
-	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('A=6'))`)
+	labelled(t, l.page, "A=6")
 	assert.Len(t, documentOf(t, l.page).Shown[4].Body.(*figure.Body).Points, 3)
 
 	// The point (4, −1) is dragged one to the left: the area is half of 3 · 3.
 	w := seen(t, l.page)
 	from, to := w.pixel(4, -1), w.pixel(3, -1)
 	pull(t, l.page, one(t, l.page, `[data-entry="`+documentOf(t, l.page).Shown[2].ID+`"]`), to[0]-from[0], to[1]-from[1])
-	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('A=4.5'))`)
+	labelled(t, l.page, "A=4.5")
 
 	l.open("Show something on the stage")
 	l.item("a piece of geometry")
 	l.choose("Shape", "tangent")
 	l.enter("Place of the line", "p")
 	l.click("[aria-label=Shown] button", "Make p a dial")
-	until(t, l.page, `() => [...document.querySelectorAll('.label')].some(e => e.textContent.includes('m=0.5'))`)
+	labelled(t, l.page, "m=0.5")
 	assertAccessible(t, l.page, "figures")
 }

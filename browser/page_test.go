@@ -131,6 +131,12 @@ func ask[T any](t *testing.T, page *rod.Page, function string, args ...any) T {
 	return value
 }
 
+// labelled waits until a formula of a picture says this.
+func labelled(t *testing.T, page *rod.Page, words string) {
+	t.Helper()
+	until(t, page, `words => parvix.labelled(words)`, words)
+}
+
 // signInDemo enters as the demo teacher, past the first page, and opens the shelf.
 func signInDemo(t *testing.T, page *rod.Page) {
 	t.Helper()

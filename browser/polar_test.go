@@ -130,7 +130,7 @@ func TestARegionBetweenTwoPolarCurvesIsShaded(t *testing.T) {
 	l.item("Shade what r encloses and s does not")
 	l.atMost(5)
 	saying(t, l.page, "[aria-label=Shown]", "encloses and")
-	saying(t, l.page, ".label", "3.1416")
+	labelled(t, l.page, "3.1416")
 	drawn(t, l.page)
 	w := seenOn(t, l.page, 0)
 	inside, outside := w.pixel(0.3, 2.5), w.pixel(0.3, -1)
@@ -169,6 +169,6 @@ func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {
 	l.fill("Values of the family", "0, 1, 2")
 	l.click("[aria-label=Shown] button", "^Keep$")
 	for _, words := range []string{"a=0", "a=1", "a=2"} {
-		saying(t, l.page, ".label", words)
+		labelled(t, l.page, words)
 	}
 }

@@ -18,11 +18,19 @@
   });
 
   const workers = [];
+  /** What the formulas of each panel's picture say, run by run. */
+  const words = [];
   const Original = window.Worker;
   window.Worker = class extends Original {
     constructor(...args) {
       super(...args);
       workers.push(this);
+      this.addEventListener('message', ({ data }) => {
+        if (data.kind !== 'frame') return;
+        data.frame.pictures.forEach((picture, panel) => {
+          if (picture?.texts) words[panel] = picture.texts.words;
+        });
+      });
     }
   };
 
@@ -41,6 +49,9 @@
     counts,
     workers,
     timings,
+    words,
+    /** Whether a formula of a picture says this; what is set one above the other is read one after the other. */
+    labelled: (text) => words.some((panel) => panel.join('').replaceAll(' ', '').includes(text.replaceAll(' ', ''))),
     /** Milliseconds from the page's start to the first picture of an opened demonstration. */
     opened: () => performance.getEntriesByName('first picture')[0]?.startTime ?? 0,
     counters: async () => (await bench().askInPlay({ kind: 'counters' })).counters,

@@ -23,11 +23,11 @@ func TestARegionIsShadedWithItsAreaAndAHandMovesItsEnd(t *testing.T) {
 	for _, beside := range [][2]float64{{0.4, 0.5}, {1.5, 0.5}, {0.5, -0.2}} {
 		assert.Zero(t, shadeOn(t, l.page, 0, w.pixel(beside[0], beside[1])), "%v", beside)
 	}
-	until(t, l.page, `() => document.querySelector('.labels [data-id=z1]')?.textContent.includes('0.3333')`)
+	labelled(t, l.page, "0.3333")
 
 	from, to := w.pixel(1, 0), w.pixel(2, 0)
 	pull(t, l.page, one(t, l.page, `.handle[data-grip="2"]`), to[0]-from[0], to[1]-from[1])
-	until(t, l.page, `() => document.querySelector('.labels [data-id=z1]')?.textContent.includes('2.6667')`)
+	labelled(t, l.page, "2.6667")
 	drawn(t, l.page)
 	assert.Positive(t, shadeOn(t, l.page, 0, w.pixel(1.5, 0.5)), "where it reached not before")
 	saved(t, l.page)

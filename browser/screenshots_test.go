@@ -44,7 +44,7 @@ func TestScreenshots(t *testing.T) {
 		click(t, one(t, page, `[data-finding="`+finding+`"] [title="Show on the stage"]`))
 		until(t, page, `f => document.querySelector('[data-finding="' + f + '"] [aria-pressed=true]') !== null`, finding)
 	}
-	until(t, page, `() => document.querySelector('.labels').textContent.includes('5.74')`)
+	labelled(t, page, "5.74")
 	shoot(page, "findings")
 	require.NoError(t, one(t, page, ".plane").Focus())
 	press(t, page, 'r')
@@ -86,7 +86,7 @@ func TestScreenshots(t *testing.T) {
 		until(t, page, `k => document.querySelector('.player .count').textContent.includes(k + ' of 3')`, k)
 	}
 	click(t, saying(t, page, ".player button", "table"))
-	until(t, page, `() => [...document.querySelectorAll('.label')].some(e => /\(2,[^)]*0\.6\)/.test(e.textContent))`)
+	until(t, page, `() => /\(2,[^)]*0\.6\)/.test(parvix.words.flat().join(''))`)
 	shoot(page, "steps")
 	shootScene("One turn of the lamp, two graphs", 8, "circle")
 	page = shootScene("The spot of the beam on the sea wall", 2, "")

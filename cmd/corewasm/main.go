@@ -28,8 +28,8 @@ func main() {
 		}()
 		return string(the.Ask([]byte(args[0].String())))
 	}))
-	js.Global().Set("parvixLabelSize", js.FuncOf(func(_ js.Value, args []js.Value) any {
-		the.LabelSize(args[0].Int(), args[1].String(), args[2].Float(), args[3].Float())
+	js.Global().Set("parvixTextSize", js.FuncOf(func(_ js.Value, args []js.Value) any {
+		the.TextSize(args[0].Int(), args[1].String(), args[2].Float(), args[3].Float())
 		return nil
 	}))
 	js.Global().Set("parvixRest", js.FuncOf(func(js.Value, []js.Value) any {

@@ -18,7 +18,7 @@ func crossing() []string {
 
 // Go names that say little without their package, that two packages share, or that TypeScript knows already.
 var renamed = map[string]string{"kind.Line": "NamedLine", "circle.Now": "CircleNow", "steps.View": "StepsView", "steps.Now": "StepsNow",
-	"trajectory.View": "TrajectoryView", "picture.Label": "Label", "api.Problem": "HttpProblem", "domain.Entry": "ShelfEntry", "family.Given": "Family", "figure.Shape": "FigureShape",
+	"trajectory.View": "TrajectoryView", "api.Problem": "HttpProblem", "domain.Entry": "ShelfEntry", "family.Given": "Family", "figure.Shape": "FigureShape",
 	"circle.Piece": "CirclePiece", "trajectory.Piece": "TrajectoryPiece", "text.Piece": "Piece"}
 
 // typescript writes the page's types.

@@ -7,6 +7,7 @@ import (
 	"math"
 	"strings"
 
+	"parvix/core/formula/typeset"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -129,30 +130,47 @@ func escaped(text string) string {
 func (w *writer) picture(p *picture.Picture) {
 	for _, data := range [2][]float32{p.Ground, p.Live} {
 		w.marked = map[[2]int]bool{}
-		w.records(data, p.Texts)
+		w.records(data, p)
 	}
 }
 
-func (w *writer) records(data []float32, texts []string) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
+func (w *writer) records(data []float32, p *picture.Picture) {
+	for r := range picture.Records(data) {
+		switch picture.Op(r[0]) {
 		case picture.Line:
-			i += w.line(data[i:])
+			w.line(r)
 		case picture.Area:
-			i += w.area(data[i:])
+			w.area(r)
 		case picture.Marker:
-			w.marker(data[i:])
-			i += 6
+			w.marker(r)
 		case picture.Text:
 			fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
-				data[i+3], data[i+4]+4, [3]string{"start", "middle", "end"}[int(data[i+5])], colours[picture.Colour(data[i+1])])
-			w.WriteString(escaped(texts[int(data[i+2])]))
+				r[3], r[4]+4, [3]string{"start", "middle", "end"}[int(r[5])], colours[picture.Colour(r[1])])
+			w.WriteString(escaped(p.Texts[int(r[2])]))
 			w.WriteString("</text>")
-			i += 6
-		default:
-			i += 4
+		case picture.Glyphs:
+			w.glyphs(r, p.Words[int(r[6])])
+		case picture.Bar:
+			fmt.Fprintf(w, `<rect x="%.1f" y="%.1f" width="%.1f" height="%.1f" fill="%s"/>`, r[2], r[3], r[4], r[5], colours[picture.Colour(r[1])])
 		}
 	}
+}
+
+// styles are those of the faces of formulas, where the faces themselves are not at hand.
+var styles = map[typeset.Face]string{typeset.Italic: ` font-style="italic"`, typeset.Slanted: ` font-style="italic"`, typeset.Bold: ` font-weight="bold"`}
+
+// glyphs writes a run of a formula, as wide as it was set, whatever face it is shown in.
+func (w *writer) glyphs(r []float32, words string) {
+	face, width := typeset.Face(r[2]), 0.0
+	for _, letter := range words {
+		width += typeset.Advance(face, letter) * float64(r[3])
+	}
+	fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="serif" font-size="%.1f" textLength="%.1f" lengthAdjust="spacingAndGlyphs" fill="%s"%s`, r[4], r[5], r[3], width,
+		colours[picture.Colour(r[1])], styles[face])
+	if r[7] == 1 {
+		fmt.Fprintf(w, ` stroke="%s" stroke-width="4" paint-order="stroke" stroke-linejoin="round"`, colours[picture.Sheet])
+	}
+	fmt.Fprintf(w, `>%s</text>`, escaped(words))
 }
 
 func (w *writer) marker(r []float32) {
@@ -170,21 +188,21 @@ func (w *writer) marker(r []float32) {
 	fmt.Fprintf(w, `<circle cx="%.1f" cy="%.1f" r="%.1f" fill="%s" stroke="%s" stroke-width="1.5"/>`, r[3], r[4], r[5], fill, stroke)
 }
 
-func (w *writer) area(r []float32) int {
+func (w *writer) area(r []float32) {
 	fmt.Fprintf(w, `<polygon fill="%s" fill-opacity="%g"`, colours[picture.Colour(r[1])], r[4])
-	return w.points(r)
+	w.points(r)
 }
 
-func (w *writer) line(r []float32) int {
+func (w *writer) line(r []float32) {
 	fmt.Fprintf(w, `<polyline fill="none" stroke="%s" stroke-width="%g" stroke-opacity="%g"`, colours[picture.Colour(r[1])], r[2], r[4])
 	if dash := dashes[picture.Pattern(r[3])]; dash != "" {
 		fmt.Fprintf(w, ` stroke-dasharray="%s"`, dash)
 	}
-	return w.points(r)
+	w.points(r)
 }
 
-// points writes the points of a line or an area and returns the record's length.
-func (w *writer) points(r []float32) int {
+// points writes the points of a line or an area.
+func (w *writer) points(r []float32) {
 	n := int(r[5])
 	w.WriteString(` points="`)
 	last := [2]float32{}
@@ -197,5 +215,4 @@ func (w *writer) points(r []float32) int {
 		fmt.Fprintf(w, "%.1f,%.1f ", x, y)
 	}
 	w.WriteString(`"/>`)
-	return 6 + 2*n
 }

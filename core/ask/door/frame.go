@@ -8,7 +8,6 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
-	"parvix/core/stage/picture"
 	"parvix/core/stage/view"
 )
 
@@ -159,13 +158,13 @@ func (door *Door) TypeSize(panel int, size float64) {
 	}
 }
 
-// LabelSize tells the measured size of a label.
-func (door *Door) LabelSize(panel int, id string, width, height float64) {
+// TextSize tells the measured size of a text on the panel.
+func (door *Door) TextSize(panel int, id string, width, height float64) {
 	if c := door.composer(panel); c != nil {
-		if c.LabelSizes == nil {
-			c.LabelSizes = map[string]compose.Size{}
+		if c.TextSizes == nil {
+			c.TextSizes = map[string]compose.Size{}
 		}
-		c.LabelSizes[id] = compose.Size{Width: width, Height: height}
+		c.TextSizes[id] = compose.Size{Width: width, Height: height}
 	}
 }
 
@@ -205,7 +204,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	sent.ground = p.GroundStamp
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
-	texts := FrameTexts{Dials: []string{}, Labels: append([]picture.Label{}, p.Labels...), Ticks: append([]string{}, p.Texts...),
+	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...), Ticks: append([]string{}, p.Texts...),
 		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))

@@ -7,7 +7,6 @@ import (
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/trajectory"
-	"parvix/core/stage/picture"
 )
 
 // Ask is a question or an edit that may take longer than a frame. Kind says which fields count.
@@ -317,8 +316,9 @@ type PieceView struct {
 // FrameTexts are the words of a frame; they are sent when they changed.
 type FrameTexts struct {
 	// Dials are the dials' values, in the order of Loaded.Dials.
-	Dials  []string        `json:"dials"`
-	Labels []picture.Label `json:"labels"`
+	Dials []string `json:"dials"`
+	// Words are the runs of formulas in the picture.
+	Words []string `json:"words"`
 	// Ticks are the texts of the ground.
 	Ticks []string `json:"ticks"`
 	// Now are the functions' formulas with values put in, in the order of Loaded.Functions.

@@ -38,20 +38,17 @@ func TestPlottedPointsTellTheirTypeAndTheirDistance(t *testing.T) {
 	id := d.Shown[len(d.Shown)-1].ID
 	it := loaded(t, d)
 	assert.Equal(t, "exponential", asked(t, it, door.Ask{Kind: door.AskTable, ID: id}).Table.Type)
-	labels := func() (texts []string) {
+	words := func() []string {
 		require.True(t, it.Frame(0, 900, 450))
-		var frame struct{ Labels []struct{ Latex string } }
+		var frame door.FrameTexts
 		decode(t, it.Texts(), &frame)
-		for _, l := range frame.Labels {
-			texts = append(texts, l.Latex)
-		}
-		return texts
+		return frame.Words
 	}
-	assert.NotContains(t, labels(), "+1", "all lie on the curve")
+	assert.NotContains(t, words(), "+1", "all lie on the curve")
 	// A misplaced point is shown by its distance.
 	d.Shown[len(d.Shown)-1].Body.(*table.Body).Rows[1].Y = "3"
 	it = loaded(t, d)
-	assert.Contains(t, labels(), "+1")
+	assert.Contains(t, words(), "+1")
 	_, err = edit.Put(d, document.Entry{Body: &table.Body{Rows: []table.Row{{X: "1 +", Y: "2"}}}})
 	assert.Error(t, err)
 }

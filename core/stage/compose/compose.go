@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"parvix/core/formula/number"
+	"parvix/core/formula/typeset"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
@@ -58,8 +59,9 @@ type Composer struct {
 	left, waiting float64
 	// Runs counts by the id of the entry how often it was sampled.
 	Runs map[string]int
-	// LabelSizes are the sizes that the page measured, by the label's id.
-	LabelSizes map[string]Size
+	// TextSizes are the sizes of the texts on the panel as the page measured them, by their ids.
+	TextSizes map[string]Size
+	formulas  map[string]typeset.Box
 }
 
 // Compose draws what a panel shows. The picture is valid until the next call.
@@ -73,7 +75,7 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	}
 	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(f)
 	c.Pen.Data = c.pic.Live[:0]
-	c.pic.Labels = c.pic.Labels[:0]
+	c.pic.Labels, c.pic.Words = c.pic.Labels[:0], c.pic.Words[:0]
 	c.Room.reset(v)
 	for _, box := range c.taken {
 		c.Room.Take(box[0], box[1], box[2], box[3], 3)
@@ -144,7 +146,7 @@ func (c *Composer) keepClearOfTexts(f *evaluate.Frame) {
 	v := c.View
 	stacked := map[document.Corner][]Size{}
 	for _, s := range f.Said {
-		if size, measured := c.LabelSizes[s.Entry.ID]; measured && s.Entry.IsOn(f.Panel.ID) {
+		if size, measured := c.TextSizes[s.Entry.ID]; measured && s.Entry.IsOn(f.Panel.ID) {
 			stacked[s.Entry.Where.Corner] = append(stacked[s.Entry.Where.Corner], size)
 		}
 	}

@@ -15,6 +15,7 @@ import (
 	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
@@ -112,20 +113,9 @@ func TestGuidesCrossTheWholeWindowWhateverItIs(t *testing.T) {
 }
 
 // boxes gives the labels' rectangles from a picture.
-func boxes(pic *picture.Picture, sizes map[string]compose.Size) (list [][4]float64) {
-	for i := 0; i < len(pic.Live); {
-		switch picture.Op(pic.Live[i]) {
-		case picture.Line, picture.Area:
-			i += 6 + 2*int(pic.Live[i+5])
-		case picture.Marker, picture.Text:
-			i += 6
-		case picture.LabelAt:
-			s := sizes[pic.Labels[int(pic.Live[i+1])].ID]
-			list = append(list, [4]float64{float64(pic.Live[i+2]), float64(pic.Live[i+3]), s.Width, s.Height})
-			i += 4
-		default:
-			i += 4
-		}
+func boxes(pic *picture.Picture) (list [][4]float64) {
+	for _, l := range pic.Labels {
+		list = append(list, [4]float64{l.X, l.Y, l.Width, l.Height})
 	}
 	return list
 }
@@ -133,16 +123,14 @@ func boxes(pic *picture.Picture, sizes map[string]compose.Size) (list [][4]float
 func TestLabelsStayInsideAndApart(t *testing.T) {
 	d := document.New("")
 	d.Panels[0] = stagetest.Plane(-6, 6, -3, 3, true)
-	sizes := map[string]compose.Size{}
 	for i := range 6 {
 		id := fmt.Sprintf("p%d", i)
 		d.Shown = append(d.Shown, document.Entry{ID: id, Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: fmt.Sprintf("P_%d", i), X: fmt.Sprintf("%d − 2.5", i), Y: fmt.Sprintf("%d/4", i)}})
-		sizes[id] = compose.Size{Width: 96, Height: 26}
 	}
 	e := evaluate.Load(d, nil)
-	c := compose.Composer{LabelSizes: sizes}
+	var c compose.Composer
 	pic := c.Compose(e.Frame(0, 900, 450))
-	placed := boxes(pic, sizes)
+	placed := boxes(pic)
 	require.Len(t, placed, 6)
 	for i, a := range placed {
 		assert.True(t, a[0] >= 0 && a[1] >= 0 && a[0]+a[2] <= 900 && a[1]+a[3] <= 450, "inside the panel")
@@ -150,6 +138,26 @@ func TestLabelsStayInsideAndApart(t *testing.T) {
 			apart := a[0]+a[2] <= b[0] || b[0]+b[2] <= a[0] || a[1]+a[3] <= b[1] || b[1]+b[3] <= a[1]
 			assert.True(t, apart, "%v and %v overlap", a, b)
 		}
+	}
+}
+
+// A text on the panel has its corner to itself, once the page has told how large it is.
+func TestLabelsKeepClearOfTextsOnThePanel(t *testing.T) {
+	d := document.New("")
+	d.Panels[0] = stagetest.Plane(-6, 6, -3, 3, true)
+	for i := range 5 {
+		d.Shown = append(d.Shown, document.Entry{ID: fmt.Sprint("p", i), Look: document.Look{Label: document.LabelCoordinates},
+			Body: &point.Body{Name: fmt.Sprintf("P_%d", i), X: fmt.Sprintf("4 + %d/4", i), Y: "2"}})
+	}
+	d.Said = []document.Entry{{ID: "w", Where: document.Where{Panels: []string{d.Panels[0].ID}, Corner: document.TopRight},
+		Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "The drop is at its top."}}}}}
+	require.NoError(t, d.Check())
+	c := compose.Composer{TextSizes: map[string]compose.Size{"w": {Width: 260, Height: 34}}}
+	const left, top, right, bottom = 900 - 12 - 260, 48, 900 - 12, 48 + 34
+	placed := boxes(c.Compose(evaluate.Load(d, nil).Frame(0, 900, 450)))
+	require.Len(t, placed, 5)
+	for _, a := range placed {
+		assert.True(t, a[0] >= right || a[0]+a[2] <= left || a[1] >= bottom || a[1]+a[3] <= top, "%v lies on the text", a)
 	}
 }
 
@@ -177,21 +185,7 @@ func TestALegendStandsInTheEmptiestCorner(t *testing.T) {
 	panel.Legend = true
 	p, _ := stagetest.Composed(t, panel, 900, 450, []string{"x²/4 − 3", "x²/8 − 3"})
 	require.Len(t, p.Labels, 2)
-	var places [][2]float32
-	for i := 0; i < len(p.Live); {
-		switch picture.Op(p.Live[i]) {
-		case picture.Line, picture.Area:
-			i += 6 + 2*int(p.Live[i+5])
-		case picture.Marker, picture.Text:
-			i += 6
-		case picture.LabelAt:
-			places = append(places, [2]float32{p.Live[i+2], p.Live[i+3]})
-			i += 4
-		default:
-			i += 4
-		}
-	}
-	require.Len(t, places, 2)
+	places := boxes(p)
 	assert.Equal(t, places[0][0], places[1][0], "one below the other")
 	assert.Less(t, places[0][1], places[1][1])
 	corner := places[0][0] < 120 || places[0][0] > 780

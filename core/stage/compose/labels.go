@@ -78,16 +78,9 @@ func (r *Room) Lines(data []float32) {
 }
 
 func eachLine(data []float32, visit func(points []float32)) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			n := int(data[i+5])
-			visit(data[i+6 : i+6+2*n])
-			i += 6 + 2*n
-		case picture.Marker, picture.Text:
-			i += 6
-		default:
-			i += 4
+	for r := range picture.Records(data) {
+		if op := picture.Op(r[0]); op == picture.Line || op == picture.Area {
+			visit(r[6:])
 		}
 	}
 }
@@ -176,9 +169,7 @@ func (c *Composer) placeOne(a Anchor) {
 	// A label that no side of its point has room for is held inside the panel.
 	bestX = math.Max(2, math.Min(bestX, v.Width-size.Width-2))
 	bestY = math.Max(2, math.Min(bestY, v.Height-size.Height-2))
-	c.Room.Take(bestX, bestY, size.Width, size.Height, 60)
-	c.pic.Labels = append(c.pic.Labels, a.Label)
-	c.Pen.LabelAt(len(c.pic.Labels)-1, bestX, bestY)
+	c.writeLabel(a.Label, bestX, bestY)
 }
 
 // Sizes of a legend in pixels: the piece of line before a name, and the room around and between.
@@ -212,17 +203,8 @@ func (c *Composer) legend(anchors []Anchor) (rest []Anchor) {
 	for _, a := range rows {
 		size := c.labelSize(a.Label)
 		c.Pen.Segment(a.Pen.Colour, a.Pen.Width, a.Pen.Pattern, left, top+size.Height/2, left+legendLine, top+size.Height/2)
-		c.pic.Labels = append(c.pic.Labels, a.Label)
-		c.Pen.LabelAt(len(c.pic.Labels)-1, left+legendLine+8, top)
+		c.writeLabel(a.Label, left+legendLine+8, top)
 		top += size.Height + legendGap
 	}
 	return rest
-}
-
-// labelSize is the measured size of a label, or a guess until the page has told it.
-func (c *Composer) labelSize(l picture.Label) Size {
-	if size, measured := c.LabelSizes[l.ID]; measured {
-		return size
-	}
-	return Size{Width: 12 + 7*float64(len(l.LaTeX)), Height: 26}
 }

@@ -7,9 +7,12 @@
 //	Area    the same; filled inside its closed outline, without a pen
 //	Marker  op, colour, shape, x, y, radius
 //	Text    op, colour, index into Texts, x, y, align     (y is the middle of the line)
-//	Label   op, index into Labels, x, y                   (the label's top left corner)
 //	Handle  op, index of the shown entry, x, y            (can be dragged)
+//	Glyphs  op, colour, face, size, x, y, index into Words, halo   (y is the baseline; 1 for a halo)
+//	Bar     op, colour, x, y, width, height               (a filled rectangle, of a formula)
 package picture
+
+import "iter"
 
 // Op begins a record.
 type Op float32
@@ -19,10 +22,36 @@ const (
 	Line Op = iota + 1
 	Marker
 	Text
-	LabelAt
 	Handle
 	Area
+	Glyphs
+	Bar
 )
+
+// Records walks over the records of a list.
+func Records(data []float32) iter.Seq[[]float32] {
+	return func(visit func([]float32) bool) {
+		for i := 0; i < len(data); {
+			n := lengthOf(data[i:])
+			if !visit(data[i : i+n]) {
+				return
+			}
+			i += n
+		}
+	}
+}
+
+func lengthOf(r []float32) int {
+	switch Op(r[0]) {
+	case Line, Area:
+		return 6 + 2*int(r[5])
+	case Handle:
+		return 4
+	case Glyphs:
+		return 8
+	}
+	return 6
+}
 
 // Colour is a number of the theme's palette: 0 to 7 are the hues of curves and parameters.
 type Colour float32
@@ -72,12 +101,14 @@ const (
 	Right
 )
 
-// Label is a typeset text beside something on the panel.
+// Label is a formula beside something on the panel.
 type Label struct {
 	// ID is the id of the shown entry it belongs to.
-	ID     string `json:"id"`
-	LaTeX  string `json:"latex"`
-	Colour Colour `json:"colour"`
+	ID     string
+	LaTeX  string
+	Colour Colour
+	// X and Y are its top left corner, Width and Height its size.
+	X, Y, Width, Height float64
 }
 
 // Picture is one panel, drawn.
@@ -86,8 +117,9 @@ type Picture struct {
 	Ground, Live []float32
 	// GroundStamp grows whenever Ground changes.
 	GroundStamp uint64
-	Texts       []string
-	Labels      []Label
+	// Texts are written on the ground, Words are the runs of formulas.
+	Texts, Words []string
+	Labels       []Label
 }
 
 // Pen writes records to a list.
@@ -136,9 +168,18 @@ func (p *Pen) Text(c Colour, index int, x, y float64, a Align) {
 	p.Data = append(p.Data, float32(Text), float32(c), float32(index), float32(x), float32(y), float32(a))
 }
 
-// LabelAt places Labels[index].
-func (p *Pen) LabelAt(index int, x, y float64) {
-	p.Data = append(p.Data, float32(LabelAt), float32(index), float32(x), float32(y))
+// Glyphs writes Words[index] in a face and a size of the em, on a baseline, with a halo or without.
+func (p *Pen) Glyphs(c Colour, face int, size float64, x, y float64, index int, halo bool) {
+	around := float32(0)
+	if halo {
+		around = 1
+	}
+	p.Data = append(p.Data, float32(Glyphs), float32(c), float32(face), float32(size), float32(x), float32(y), float32(index), around)
+}
+
+// Bar fills a rectangle of a formula.
+func (p *Pen) Bar(c Colour, x, y, width, height float64) {
+	p.Data = append(p.Data, float32(Bar), float32(c), float32(x), float32(y), float32(width), float32(height))
 }
 
 // Handle marks a place that can be dragged.

@@ -74,40 +74,24 @@ func Seen(e *evaluate.Demonstration, p document.Panel, width, height float64) *e
 
 // Lines gives the points of the lines of a colour.
 func Lines(data []float32, colour picture.Colour) (list [][][2]float64) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			n := int(data[i+5])
-			var points [][2]float64
-			for k := range n {
-				points = append(points, [2]float64{float64(data[i+6+2*k]), float64(data[i+7+2*k])})
-			}
-			if picture.Colour(data[i+1]) == colour {
-				list = append(list, points)
-			}
-			i += 6 + 2*n
-		case picture.Marker, picture.Text:
-			i += 6
-		default:
-			i += 4
+	for r := range picture.Records(data) {
+		if op := picture.Op(r[0]); (op != picture.Line && op != picture.Area) || picture.Colour(r[1]) != colour {
+			continue
 		}
+		var points [][2]float64
+		for k := 6; k < len(r); k += 2 {
+			points = append(points, [2]float64{float64(r[k]), float64(r[k+1])})
+		}
+		list = append(list, points)
 	}
 	return list
 }
 
 // Markers counts the markers of a colour.
 func Markers(data []float32, colour picture.Colour) (n int) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			i += 6 + 2*int(data[i+5])
-		case picture.Marker, picture.Text:
-			if picture.Op(data[i]) == picture.Marker && picture.Colour(data[i+1]) == colour {
-				n++
-			}
-			i += 6
-		default:
-			i += 4
+	for r := range picture.Records(data) {
+		if picture.Op(r[0]) == picture.Marker && picture.Colour(r[1]) == colour {
+			n++
 		}
 	}
 	return n

@@ -17,7 +17,7 @@ import { useSaving } from '../saving/saving';
 import { ofKind } from '../shared/entries';
 import { useSweeps } from './sweeps';
 
-/** Puts on a panel what the worker does not draw: labels and handles. */
+/** Puts on a panel what the worker does not draw: handles. */
 export type Placer = (picture: PanelPicture) => void;
 
 type Change = (before: Document) => Document | Problem | Promise<Document | Problem>;
@@ -58,7 +58,7 @@ export const useBench = defineStore('bench', () => {
     void frameCore.ask({ kind: 'found', collapses }).then(() => frames.request());
   }
 
-  /** Puts labels, dials, readouts and texts of one picture in their places. */
+  /** Puts handles, dials, readouts and texts of one picture in their places. */
   async function place(answer: FrameAnswer) {
     answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
     if (loaded.value?.dials.length === answer.values.length)

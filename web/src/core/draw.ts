@@ -1,5 +1,6 @@
 // Draws the core's records (core/stage/picture) on a canvas: no mathematics, only pen strokes.
 import { Align, Colour, Op, Pattern, Shape } from '../generated/types';
+import { formulaFamily } from './fonts';
 
 /** The theme's colours by the core's colour numbers, and the type of the numbers on the axes. */
 export interface Palette {
@@ -20,16 +21,11 @@ const aligns: Record<number, CanvasTextAlign> = {
   [Align.Right]: 'right',
 };
 
-/** A place that the page puts something at: a label or a handle, by its index. */
+/** A place that the page puts a handle at, by the index of what it moves. */
 export interface Place {
   index: number;
   x: number;
   y: number;
-}
-
-export interface Placed {
-  labels: Place[];
-  handles: Place[];
 }
 
 /** Makes a canvas fit its panel and clears it, or fills it with a colour. */
@@ -56,9 +52,9 @@ export function clear(
   }
 }
 
-/** Draws a list of records; what the page places itself comes back. */
-export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palette): Placed {
-  const placed: Placed = { labels: [], handles: [] };
+/** Draws a list of records, with the texts of the ground or the words of formulas; the places of handles come back. */
+export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palette): Place[] {
+  const handles: Place[] = [];
   // Plain joins and ends: a line's points lie so close that others would not be seen, and they raster fastest.
   pen.lineJoin = 'bevel';
   pen.lineCap = 'butt';
@@ -78,19 +74,24 @@ export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palett
         text(pen, r, i, texts, palette);
         i += 6;
         break;
-      case Op.LabelAt:
-        placed.labels.push({ index: r[i + 1]!, x: r[i + 2]!, y: r[i + 3]! });
+      case Op.Handle:
+        handles.push({ index: r[i + 1]!, x: r[i + 2]!, y: r[i + 3]! });
         i += 4;
         break;
-      case Op.Handle:
-        placed.handles.push({ index: r[i + 1]!, x: r[i + 2]!, y: r[i + 3]! });
-        i += 4;
+      case Op.Glyphs:
+        glyphs(pen, r, i, texts, palette);
+        i += 8;
+        break;
+      case Op.Bar:
+        pen.fillStyle = palette.colours[r[i + 1]!]!;
+        pen.fillRect(r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!);
+        i += 6;
         break;
       default:
         throw new Error(`no record begins with ${r[i]}`);
     }
   }
-  return placed;
+  return handles;
 }
 
 function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
@@ -189,4 +190,25 @@ function text(pen: Pen, r: Float32Array, i: number, texts: string[], palette: Pa
   pen.strokeText(words, r[i + 3]!, r[i + 4]!);
   pen.fillStyle = palette.colours[r[i + 1]!]!;
   pen.fillText(words, r[i + 3]!, r[i + 4]!);
+}
+
+/** A run of a formula, as the core has set it: it measured the face without kerning. */
+function glyphs(pen: Pen, r: Float32Array, i: number, words: string[], palette: Palette) {
+  const [face, size, x, y, halo] = [r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!, r[i + 7]!];
+  const text = words[r[i + 6]!] ?? '';
+  const font = `${size}px ${formulaFamily(face)}, serif`;
+  if (pen.font !== font) pen.font = font;
+  pen.fontKerning = 'none';
+  pen.textAlign = 'left';
+  pen.textBaseline = 'alphabetic';
+  if (halo) {
+    pen.setLineDash([]);
+    pen.lineJoin = 'round';
+    pen.lineWidth = 4;
+    pen.strokeStyle = palette.colours[Colour.Sheet]!;
+    pen.strokeText(text, x, y);
+    pen.lineJoin = 'bevel';
+  }
+  pen.fillStyle = palette.colours[r[i + 1]!]!;
+  pen.fillText(text, x, y);
 }

@@ -1,6 +1,6 @@
 // The loop of frames: moves that come while enough requests are on their way are merged, the latest wins.
 import { CoreLost, type Core } from './client';
-import type { FrameAnswer, LabelSize, Move, PanelSize } from './messages';
+import type { FrameAnswer, TextSize, Move, PanelSize } from './messages';
 
 /** Milliseconds of one frame, for whoever measures. */
 export interface FrameTiming {
@@ -10,7 +10,7 @@ export interface FrameTiming {
   draw: number;
   /** From the input's handler to the last drawing command. */
   total: number;
-  /** The page's part: labels, dials, readouts. */
+  /** The page's part: handles, dials, readouts. */
   page: number;
   /** From the input's handler until the page has put everything of the picture in its place. */
   all: number;
@@ -37,7 +37,7 @@ const mostFlying = 2;
 
 export class Frames {
   private moves: Move[] = [];
-  private labels: LabelSize[] = [];
+  private texts: TextSize[] = [];
   private flying = 0;
   private wanted = false;
   private since = 0;
@@ -70,11 +70,11 @@ export class Frames {
     }
   }
 
-  /** Tells a label's size; it counts from the next frame on, which is asked for where no hand asks for one. */
-  measured(size: LabelSize) {
-    if (this.labels.push(size) > 1) return;
+  /** Tells the size of a text on a panel; it counts from the next frame on, which is asked for where no hand asks for one. */
+  measured(size: TextSize) {
+    if (this.texts.push(size) > 1) return;
     requestAnimationFrame(() => {
-      if (this.labels.length > 0) void this.request();
+      if (this.texts.length > 0) void this.request();
     });
   }
 
@@ -86,15 +86,15 @@ export class Frames {
   }
 
   private async send() {
-    const { since, moves, labels, waiting } = this;
+    const { since, moves, texts, waiting } = this;
     this.wanted = false;
     this.moves = [];
-    this.labels = [];
+    this.texts = [];
     this.waiting = [];
     this.flying++;
     const sent = performance.now();
     try {
-      const answer = await this.core.frame({ moves, labels, panels: this.panels });
+      const answer = await this.core.frame({ moves, texts, panels: this.panels });
       const came = performance.now();
       await this.place(answer);
       const placed = performance.now();

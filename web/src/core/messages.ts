@@ -32,18 +32,17 @@ export interface Look {
   palette: Palette;
 }
 
-/** A label's size as the page measured it: panel, id, width, height. */
-export type LabelSize = [number, string, number, number];
+/** The size of a text on a panel as the page measured it: panel, id, width, height. */
+export type TextSize = [number, string, number, number];
 
 export interface FrameRequest {
   moves: Move[];
   panels: PanelSize[];
-  labels: LabelSize[];
+  texts: TextSize[];
 }
 
 /** What the page itself puts on a panel that the worker has drawn. */
 export interface PanelPicture {
-  labels: Place[];
   handles: Place[];
   /** Words, when they changed. */
   texts?: FrameTexts;

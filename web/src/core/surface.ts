@@ -1,6 +1,6 @@
 // A panel's two canvases in the worker: the ground, which changes with the window only, and what moves.
-import { Colour } from '../generated/types';
-import { clear, draw, type Placed } from './draw';
+import { Colour, type FrameTexts } from '../generated/types';
+import { clear, draw, type Place } from './draw';
 import type { Look, PanelSize } from './messages';
 
 export class Surface {
@@ -22,8 +22,13 @@ export class Surface {
   }
 
   /** Draws a frame; ground is set when it changed. The records may be views that do not outlive the call. */
-  show(ground: Float32Array | undefined, live: Float32Array, ticks: string[], size: PanelSize): Placed {
-    if (!this.look) return { labels: [], handles: [] };
+  show(
+    ground: Float32Array | undefined,
+    live: Float32Array,
+    { ticks, words }: Pick<FrameTexts, 'ticks' | 'words'>,
+    size: PanelSize,
+  ): Place[] {
+    if (!this.look) return [];
     const { palette, ratio } = this.look;
     if (ground) this.groundRecords = ground.slice();
     const shape = `${size.width} ${size.height} ${ratio}`;
@@ -33,6 +38,6 @@ export class Surface {
       this.drawnGround = shape;
     }
     clear(this.live, size, ratio);
-    return draw(this.live, live, ticks, palette);
+    return draw(this.live, live, words, palette);
   }
 }

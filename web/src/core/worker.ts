@@ -28,7 +28,7 @@ declare const Go: new () => {
   run(instance: WebAssembly.Instance): Promise<void>;
 };
 declare const parvixAsk: (question: string) => string;
-declare const parvixLabelSize: (panel: number, id: string, width: number, height: number) => void;
+declare const parvixTextSize: (panel: number, id: string, width: number, height: number) => void;
 declare const parvixRest: () => void;
 
 let core: Exports;
@@ -76,7 +76,7 @@ function frame(request: FrameRequest): FrameAnswer {
   for (const [name, ...numbers] of request.moves) {
     if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
   }
-  for (const size of request.labels) parvixLabelSize(...size);
+  for (const size of request.texts) parvixTextSize(...size);
   request.panels.forEach((size, panel) => {
     const length = core.frame(panel, size.width, size.height);
     answer.core += lap();
@@ -102,13 +102,13 @@ function show(panel: number, numbers: Float32Array, size: PanelSize, answer: Fra
   const texts = readTexts();
   if (texts) words[panel] = texts;
   const from = frameHeader + 2 * dials;
-  const placed = surfaces[panel]?.show(
+  const handles = surfaces[panel]?.show(
     changed ? numbers.subarray(from, from + ground) : undefined,
     numbers.subarray(from + ground, from + ground + live),
-    words[panel]?.ticks ?? [],
+    words[panel] ?? { ticks: [], words: [] },
     size,
   );
-  return { labels: placed?.labels ?? [], handles: placed?.handles ?? [], texts };
+  return { handles: handles ?? [], texts };
 }
 
 function readTexts(): FrameTexts | undefined {

@@ -723,7 +723,8 @@ export interface PieceView {
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
   dials: string[];
-  labels: Label[];
+  /** Words are the runs of formulas in the picture. */
+  words: string[];
   /** Ticks are the texts of the ground. */
   ticks: string[];
   /** Now are the functions' formulas with values put in, in the order of Loaded.Functions. */
@@ -836,9 +837,10 @@ export const Op = {
   Line: 1,
   Marker: 2,
   Text: 3,
-  LabelAt: 4,
-  Handle: 5,
-  Area: 6,
+  Handle: 4,
+  Area: 5,
+  Glyphs: 6,
+  Bar: 7,
 } as const;
 
 /** Pattern of a line. */
@@ -854,14 +856,6 @@ export const Shape = {
   Ring: 1,
   Grip: 2,
 } as const;
-
-/** Label is a typeset text beside something on the panel. */
-export interface Label {
-  /** ID is the id of the shown entry it belongs to. */
-  id: string;
-  latex: string;
-  colour: number;
-}
 
 // server/domain
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-// One panel of the stage: a canvas for the ground, one for what moves, labels, and handles that can be dragged.
+// One panel of the stage: a canvas for the ground, one for what moves with its formulas, and handles that can be dragged.
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
-import type { AdviceView, Label, Mended, Panel } from '../generated/types';
+import type { AdviceView, Mended, Panel } from '../generated/types';
 import { nameOf as entryName } from '../kinds';
 import { ofKind } from '../shared/entries';
 import AdviceStrip from './AdviceStrip.vue';
@@ -13,7 +13,6 @@ import PanelChips from './PanelChips.vue';
 import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
 import { arrows, listen } from './gestures';
-import { LabelLayer } from './labels';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
 
@@ -23,7 +22,6 @@ const bench = useBench();
 const box = useTemplateRef<HTMLElement>('box');
 const plane = useTemplateRef<HTMLElement>('plane');
 const surfaces = useTemplateRef<HTMLElement>('surfaces');
-const labelBox = useTemplateRef<HTMLElement>('labelBox');
 const handles = shallowRef<Place[]>([]);
 const spoken = ref('');
 /** The curves that take too much work to be drawn as finely as they should. */
@@ -41,8 +39,6 @@ const readings = useReading(bench, props.index, () => size);
 const { reading, problem: readingProblem } = readings;
 /** Advice that was left alone; it comes again when the words change. */
 let left = '';
-let labels: Label[] = [];
-let layer: LabelLayer;
 let describing = 0;
 let outdated: Element[] = [];
 
@@ -65,11 +61,7 @@ function handOver() {
 function place(picture: PanelPicture) {
   outdated.forEach((canvas) => canvas.remove());
   outdated = [];
-  if (picture.texts) {
-    labels = picture.texts.labels;
-    coarse.value = picture.texts.coarse;
-  }
-  layer.show(labels, picture.labels);
+  if (picture.texts) coarse.value = picture.texts.coarse;
   if (JSON.stringify(picture.handles) !== JSON.stringify(handles.value)) handles.value = picture.handles;
   void readings.follow();
   describeLater();
@@ -128,7 +120,6 @@ watch(
 let unlisten: () => void;
 let observer: ResizeObserver;
 onMounted(() => {
-  layer = new LabelLayer(labelBox.value!, measured);
   bench.placers[props.index] = place;
   handOver();
   observer = new ResizeObserver(fitSize);
@@ -150,7 +141,6 @@ onMounted(() => {
 });
 onBeforeUnmount(() => {
   observer.disconnect();
-  layer.close();
   unlisten();
   window.clearTimeout(describing);
   bench.placers[props.index] = undefined;
@@ -222,7 +212,6 @@ function take(id: string) {
       @keydown="planeKey"
     >
       <div ref="surfaces" />
-      <div ref="labelBox" class="labels" aria-hidden="true" />
       <HandleLayer :index="index" :handles="handles" :size="() => size" />
     </div>
     <ReadingCard
@@ -303,11 +292,5 @@ function take(id: string) {
   inset: 0;
   width: 100%;
   height: 100%;
-}
-.labels {
-  contain: strict;
-  position: absolute;
-  inset: 0;
-  pointer-events: none;
 }
 </style>

@@ -99,33 +99,26 @@ func TestAnAreaIsToldExactlyWhereItIsKnown(t *testing.T) {
 
 // inside tells by the picture's one area whether a pixel is shaded: by the winding number, as a canvas and SVG fill it.
 func inside(data []float32, x, y float64) bool {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Area:
-			n := int(data[i+5])
-			winding := 0
-			at := func(k int) (float64, float64) {
-				k %= n
-				return float64(data[i+6+2*k]), float64(data[i+7+2*k])
-			}
-			for k := range n {
-				x1, y1 := at(k)
-				x2, y2 := at(k + 1)
-				side := (x2-x1)*(y-y1) - (x-x1)*(y2-y1)
-				if y1 <= y && y2 > y && side > 0 {
-					winding++
-				} else if y1 > y && y2 <= y && side < 0 {
-					winding--
-				}
-			}
-			return winding != 0
-		case picture.Line:
-			i += 6 + 2*int(data[i+5])
-		case picture.Marker, picture.Text:
-			i += 6
-		default:
-			i += 4
+	for r := range picture.Records(data) {
+		if picture.Op(r[0]) != picture.Area {
+			continue
 		}
+		winding, n := 0, int(r[5])
+		at := func(k int) (float64, float64) {
+			k %= n
+			return float64(r[6+2*k]), float64(r[7+2*k])
+		}
+		for k := range n {
+			x1, y1 := at(k)
+			x2, y2 := at(k + 1)
+			side := (x2-x1)*(y-y1) - (x-x1)*(y2-y1)
+			if y1 <= y && y2 > y && side > 0 {
+				winding++
+			} else if y1 > y && y2 <= y && side < 0 {
+				winding--
+			}
+		}
+		return winding != 0
 	}
 	return false
 }
@@ -173,21 +166,13 @@ func TestAStrictBorderIsDashed(t *testing.T) {
 		e := shaded(t, nil, nil, region.Body{Conditions: []string{text}})
 		data := stagetest.Again(e, 900, 450).Live
 		length := 0.0
-		for i := 0; i < len(data); {
-			switch picture.Op(data[i]) {
-			case picture.Line:
-				n := int(data[i+5])
-				assert.Equal(t, want, picture.Pattern(data[i+3]), text)
-				for k := 1; k < n; k++ {
-					length += math.Hypot(float64(data[i+6+2*k]-data[i+4+2*k]), float64(data[i+7+2*k]-data[i+5+2*k]))
-				}
-				i += 6 + 2*n
-			case picture.Area:
-				i += 6 + 2*int(data[i+5])
-			case picture.Marker, picture.Text:
-				i += 6
-			default:
-				i += 4
+		for r := range picture.Records(data) {
+			if picture.Op(r[0]) != picture.Line {
+				continue
+			}
+			assert.Equal(t, want, picture.Pattern(r[3]), text)
+			for k := 8; k < len(r); k += 2 {
+				length += math.Hypot(float64(r[k]-r[k-2]), float64(r[k+1]-r[k-1]))
 			}
 		}
 		pixel := 900.0 / 14 // the window of a new demonstration grows with the panel
@@ -215,17 +200,9 @@ func TestTheEndsAreDragged(t *testing.T) {
 
 // handles counts what a hand can take in a picture.
 func handles(data []float32) (count int) {
-	for i := 0; i < len(data); {
-		switch picture.Op(data[i]) {
-		case picture.Line, picture.Area:
-			i += 6 + 2*int(data[i+5])
-		case picture.Marker, picture.Text:
-			i += 6
-		case picture.Handle:
+	for r := range picture.Records(data) {
+		if picture.Op(r[0]) == picture.Handle {
 			count++
-			i += 4
-		default:
-			i += 4
 		}
 	}
 	return count

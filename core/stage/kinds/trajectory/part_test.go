@@ -46,24 +46,16 @@ func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 	})
 	assert.Equal(t, `A=\pi\approx 3.1416`, stagetest.Labelled(pic, "region"))
 	found := false
-	for i := 0; i < len(pic.Live); {
-		switch picture.Op(pic.Live[i]) {
-		case picture.Area:
-			found = true
-			n := int(pic.Live[i+5])
-			for k := range n {
-				x, y := float64(pic.Live[i+6+2*k]-300)/100, float64(300-pic.Live[i+7+2*k])/100
-				r, θ := math.Hypot(x, y), math.Atan2(y, x)
-				assert.LessOrEqual(t, r, 3*math.Sin(θ)+0.01)
-				assert.GreaterOrEqual(t, r, 1+math.Sin(θ)-0.01)
-			}
-			i += 6 + 2*n
-		case picture.Line:
-			i += 6 + 2*int(pic.Live[i+5])
-		case picture.Marker, picture.Text:
-			i += 6
-		default:
-			i += 4
+	for r := range picture.Records(pic.Live) {
+		if picture.Op(r[0]) != picture.Area {
+			continue
+		}
+		found = true
+		for k := 6; k < len(r); k += 2 {
+			x, y := float64(r[k]-300)/100, float64(300-r[k+1])/100
+			r, θ := math.Hypot(x, y), math.Atan2(y, x)
+			assert.LessOrEqual(t, r, 3*math.Sin(θ)+0.01)
+			assert.GreaterOrEqual(t, r, 1+math.Sin(θ)-0.01)
 		}
 	}
 	assert.True(t, found)

@@ -1,0 +1,59 @@
+package compose
+
+import (
+	"math"
+	"strings"
+
+	"parvix/core/formula/typeset"
+	"parvix/core/stage/picture"
+)
+
+// labelEm is the em of a label in pixels, at the usual size of the numbers; labelPad the room around it.
+const labelEm, labelPad = 18.4, 3.0
+
+// mostSet bounds how many formulas are kept as they were set: a dial that goes back and forth shows the same again.
+const mostSet = 2000
+
+// set sets a formula in type.
+func (c *Composer) set(latex string) typeset.Box {
+	box, known := c.formulas[latex]
+	if !known {
+		if c.formulas == nil || len(c.formulas) >= mostSet {
+			c.formulas = map[string]typeset.Box{}
+		}
+		box = typeset.Set(latex)
+		c.formulas[latex] = box
+	}
+	return box
+}
+
+// labelSize is the size of a label with the room around it.
+func (c *Composer) labelSize(l picture.Label) Size {
+	box, em := c.set(l.LaTeX), labelEm*c.size()
+	return Size{Width: box.Width*em + 2*labelPad, Height: (box.Height+box.Depth)*em + 2*labelPad}
+}
+
+// writeLabel writes a label with its top left corner at a place, on whole pixels, and takes its room.
+func (c *Composer) writeLabel(l picture.Label, x, y float64) {
+	box, size, em := c.set(l.LaTeX), c.labelSize(l), labelEm*c.size()
+	l.X, l.Y, l.Width, l.Height = math.Round(x), math.Round(y), size.Width, size.Height
+	halo := c.Room.covered(l.X, l.Y, size.Width, size.Height, c.View) > 0
+	c.Room.Take(l.X, l.Y, size.Width, size.Height, 60)
+	c.pic.Labels = append(c.pic.Labels, l)
+	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+box.Height*em)
+	for _, run := range box.Runs {
+		c.pic.Words = append(c.pic.Words, run.Text)
+		c.Pen.Glyphs(inColour(run.Class, l.Colour), int(run.Face), run.Size*em, left+run.X*em, baseline+run.Y*em, len(c.pic.Words)-1, halo)
+	}
+	for _, rule := range box.Rules {
+		c.Pen.Bar(inColour(rule.Class, l.Colour), left+rule.X*em, baseline+rule.Y*em, rule.Width*em, math.Max(1, rule.Height*em))
+	}
+}
+
+// inColour is the colour of a style class of a parameter, or the label's own.
+func inColour(class string, own picture.Colour) picture.Colour {
+	if digit, is := strings.CutPrefix(class, "hue-"); is && len(digit) == 1 {
+		return ColourNumber(int(digit[0] - '0'))
+	}
+	return own
+}
