@@ -489,3 +489,19 @@ func must[T any](value T, err error) T {
 }
 
 func encodeBase64(data []byte) string { return base64.StdEncoding.EncodeToString(data) }
+
+// Whoever looks through the shelf leaves a bench again before its cores have started; the next page is none the worse.
+func TestBenchesThatAreLeftWhileTheyOpenTakeNothingDown(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	ids := ask[[]string](t, page, `async () => (await (await fetch('/api/demonstrations')).json()).map((e) => e.id)`)
+	require.NotEmpty(t, ids)
+	for i := range 40 {
+		require.NoError(t, page.Timeout(patience).Navigate("http://"+house.address+"/bench/"+ids[i%len(ids)]))
+		// At another moment of its opening each time.
+		_, err := page.Timeout(patience).Evaluate(rod.Eval(`ms => new Promise((resolve) => setTimeout(resolve, ms))`, i*17%400).ByPromise())
+		require.NoError(t, err)
+	}
+	goTo(t, page, "/bench/"+ids[0])
+	drawn(t, page)
+}

@@ -118,6 +118,11 @@ export class Core {
     this.onLost(again);
   }
 
+  /** Ends the core; it is not started again. */
+  end() {
+    this.worker.terminate();
+  }
+
   /** Forgets how often the core was lost: a hand wants another try. */
   forgive() {
     this.losses = [];
@@ -188,6 +193,10 @@ export function cores() {
     // The first picture does not wait for a processor that the second core would take.
     const answers = new Core(() => frames.start().then(module), answersPatience);
     both = { frames, answers };
+    // A page that is left ends its workers itself: Chromium takes the next page's process down with it when it has to end one
+    // that is still starting. A page that comes back out of the browser's memory begins anew.
+    window.addEventListener('pagehide', () => [frames, answers].forEach((core) => core.end()));
+    window.addEventListener('pageshow', ({ persisted }) => persisted && window.location.reload());
     // A core that was sent for early may fail in silence; whoever asks it something hears of it and tries again.
     answers.start().catch(() => undefined);
   }
