@@ -1,12 +1,15 @@
 package demo_test
 
 import (
+	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/demo"
 )
@@ -40,6 +43,8 @@ func TestNoLabelCoversAnotherInAnyScene(t *testing.T) {
 				var c compose.Composer
 				labels := c.Compose(e.Frame(panel, 915/float64(len(d.Panels)), 560)).Labels
 				for i, a := range labels {
+					entry, _, _ := strings.Cut(a.ID, ".")
+					assert.True(t, slices.ContainsFunc(d.Shown, func(s document.Entry) bool { return s.ID == entry }), "%s: the label %s", d.Title, a.ID)
 					for _, b := range labels[i+1:] {
 						apart := a.X+a.Width <= b.X || b.X+b.Width <= a.X || a.Y+a.Height <= b.Y || b.Y+b.Height <= a.Y
 						assert.True(t, apart, "%s, scene %d: the labels of %s and %s", d.Title, scene+1, a.ID, b.ID)

@@ -161,10 +161,8 @@ func TestEveryDemonstrationIsDrawnWholeInEveryScene(t *testing.T) {
 		l := ask(t, it, door.Ask{Kind: door.AskLoad, Document: d}).Loaded
 		require.NotNil(t, l, name)
 		assert.Empty(t, l.Problems, name)
-		ids := map[string]bool{}
 		for i, s := range l.Shown {
 			assert.NotEmpty(t, s.Sentence, "%s: entry %d", name, i)
-			ids[d.Shown[i].ID] = true
 		}
 		for scene := range d.Scenes {
 			it.BeginScene(scene)
@@ -196,16 +194,6 @@ func TestEveryDemonstrationIsDrawnWholeInEveryScene(t *testing.T) {
 			it.StartingValues()
 		}
 	}
-}
-
-// belongs tells whether a label's id is an entry's, or begins with one and a point.
-func belongs(id string, ids map[string]bool) bool {
-	for i := range id + "." {
-		if (i == len(id) || id[i] == '.') && ids[id[:i]] {
-			return true
-		}
-	}
-	return false
 }
 
 // A transformation stands where it was put: its sentence and its key points are those of the step.
