@@ -62,6 +62,7 @@ type Composer struct {
 	// TextSizes are the sizes of the texts on the panel as the page measured them, by their ids.
 	TextSizes map[string]Size
 	formulas  map[string]typeset.Box
+	spots     map[string]spot
 }
 
 // Compose draws what a panel shows. The picture is valid until the next call.

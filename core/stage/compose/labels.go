@@ -14,6 +14,8 @@ type Anchor struct {
 	Label   picture.Label
 	// Others are further places on a curve where its label may stand.
 	Others [][2]float64
+	// Lines are the records of the curve, on which a label goes on standing that stood there.
+	Lines []float32
 	// Pen is how the curve is drawn, for a legend; a width of 0 stands for what is no curve.
 	Pen Strokes
 }
@@ -24,7 +26,7 @@ type Room struct {
 	cost       []uint8
 }
 
-const cell = 8
+const cell = 5
 
 // lineCost is what covering a piece of a line costs a label.
 const lineCost = 4
@@ -103,7 +105,7 @@ func (r *Room) covered(x, y, w, h float64, v view.View) int {
 // OnLines offers places along a curve's visible lines, the right end first, where labels are looked for.
 func (b *Brush) OnLines(data []float32) (Anchor, bool) {
 	v := b.View
-	var a Anchor
+	a := Anchor{Lines: data}
 	found := false
 	eachLine(data, func(points []float32) {
 		step := max(2, len(points)/2/8) * 2
@@ -142,34 +144,106 @@ func (c *Composer) place(anchors []Anchor) {
 	}
 }
 
+// Gaps in pixels between a label and what it belongs to, nearest first: a point is larger than a line.
+var (
+	gapsOfPoints = [5]float64{8, 14, 22, 40, 60}
+	gapsOfCurves = [5]float64{5, 11, 18, 36, 54}
+)
+
+// farFromOwn is the distance from which a line leads from a label to its own.
+const farFromOwn = 24.0
+
+// ringsOfLeaders is the first of the gaps so wide that a line leads over it: a label that stands there comes nearer when it can.
+const ringsOfLeaders = 3
+
+// spot is where a label stands: on which side of its place, in which of the gaps.
+type spot struct {
+	side, ring int
+	at         [2]float64
+}
+
+// stays is how far a place may move between two pictures so that a label goes on standing at it.
+const stays = 60.0
+
+// placeOne tries the sides of the label's places and takes the one that covers least and is nearest. A label that stood
+// somewhere in the last picture stays there while it covers nothing, so that it glides with a dial and does not jump
+// (candidates with costs, started from the last solution: Christensen, Marks and Shieber, ACM Transactions on Graphics 14, 1995).
 func (c *Composer) placeOne(a Anchor) {
 	v := c.View
 	size := c.labelSize(a.Label)
-	best, bestX, bestY := math.MaxInt, a.X, a.Y
-	try := func(x, y float64, penalty int) {
+	gaps := gapsOfCurves
+	if a.IsPoint {
+		gaps = gapsOfPoints
+	}
+	best, bestX, bestY, stands := math.MaxInt, a.X, a.Y, spot{at: [2]float64{a.X, a.Y}}
+	was, stood := c.spots[a.Label.ID]
+	try := func(at [2]float64, penalty int) {
+		held := stood && math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) < stays
 		for k, side := range around {
-			for ring := range 3 {
+			for ring, gap := range gaps {
 				distant := k + 6*ring + penalty
-				if distant >= best {
+				keeps := held && k == was.side && ring == was.ring && ring < ringsOfLeaders
+				if distant >= best && !keeps {
 					continue
 				}
-				gap := 10 + 10*float64(ring)
-				px := x + side[0]*gap - size.Width*(1-side[0])/2
-				py := y + side[1]*gap - size.Height*(1-side[1])/2
-				if cost := c.Room.covered(px, py, size.Width, size.Height, v)*8 + distant; cost < best {
-					best, bestX, bestY = cost, px, py
+				if side[0] != 0 && side[1] != 0 {
+					gap *= math.Sqrt2 / 2
+				}
+				x := at[0] + side[0]*gap - size.Width*(1-side[0])/2
+				y := at[1] + side[1]*gap - size.Height*(1-side[1])/2
+				covered := c.Room.covered(x, y, size.Width, size.Height, v)
+				cost := covered*8 + distant
+				if keeps && covered == 0 {
+					cost = int(math.Hypot(at[0]-was.at[0], at[1]-was.at[1])) - int(stays)
+				}
+				if cost < best {
+					best, bestX, bestY, stands = cost, x, y, spot{k, ring, at}
 				}
 			}
 		}
 	}
-	try(a.X, a.Y, 0)
+	if nearest, is := a.nearestTo(was.at, v); stood && is {
+		try(nearest, 0)
+	}
+	try([2]float64{a.X, a.Y}, 0)
 	for i, other := range a.Others {
-		try(other[0], other[1], 4+4*i)
+		try(other, 4+4*i)
 	}
 	// A label that no side of its point has room for is held inside the panel.
 	bestX = math.Max(2, math.Min(bestX, v.Width-size.Width-2))
 	bestY = math.Max(2, math.Min(bestY, v.Height-size.Height-2))
+	if c.spots == nil {
+		c.spots = map[string]spot{}
+	}
+	c.spots[a.Label.ID] = stands
+	a.Label.At = stands.at
+	c.lead(a.Label, bestX, bestY, size)
 	c.writeLabel(a.Label, bestX, bestY)
+}
+
+// nearestTo is the place of a curve in sight that is nearest to another; false for what is no curve.
+func (a *Anchor) nearestTo(at [2]float64, v view.View) (nearest [2]float64, is bool) {
+	least := math.Inf(1)
+	eachLine(a.Lines, func(points []float32) {
+		for i := 0; i+1 < len(points); i += 2 {
+			x, y := float64(points[i]), float64(points[i+1])
+			if x < 10 || x > v.Width-10 || y < 10 || y > v.Height-10 {
+				continue
+			}
+			if away := math.Hypot(x-at[0], y-at[1]); away < least {
+				least, nearest, is = away, [2]float64{x, y}, true
+			}
+		}
+	})
+	return nearest, is
+}
+
+// lead draws a thin line from a label to what it belongs to where that is far.
+func (c *Composer) lead(l picture.Label, x, y float64, size Size) {
+	near := [2]float64{math.Max(x, math.Min(l.At[0], x+size.Width)), math.Max(y, math.Min(l.At[1], y+size.Height))}
+	if math.Hypot(near[0]-l.At[0], near[1]-l.At[1]) > farFromOwn {
+		c.Segment(Stroke(l.Colour, 1, picture.Whole, 1), l.At, near)
+	}
 }
 
 // Sizes of a legend in pixels: the piece of line before a name, and the room around and between.

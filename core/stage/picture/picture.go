@@ -109,6 +109,8 @@ type Label struct {
 	Colour Colour
 	// X and Y are its top left corner, Width and Height its size.
 	X, Y, Width, Height float64
+	// At is the place of what it belongs to.
+	At [2]float64
 }
 
 // Picture is one panel, drawn.
