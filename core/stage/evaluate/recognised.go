@@ -86,9 +86,34 @@ var units = []struct {
 	{math.Pi * math.Sqrt2, `\sqrt{2}\,\pi`}, {math.Pi * math.Sqrt(3), `\sqrt{3}\,\pi`}, {math.Pi * math.Sqrt(5), `\sqrt{5}\,\pi`},
 }
 
+// CoordinateLaTeX writes a coordinate: exactly where it is a fraction or a multiple of π or of a root with small parts, else
+// with so many decimals.
+func CoordinateLaTeX(v float64, decimals int) string {
+	if exact := simple(v); exact != "" {
+		return exact
+	}
+	return number.Format(v, decimals)
+}
+
+// PairLaTeX writes the coordinates of a place.
+func PairLaTeX(x, y float64, decimals int) string {
+	return "(" + CoordinateLaTeX(x, decimals) + `,\;` + CoordinateLaTeX(y, decimals) + ")"
+}
+
 // recognised is the exact form of a number; empty for one that four decimals write exactly, and for others.
 func recognised(v float64) string {
-	if math.Abs(v-math.Round(v*1e4)/1e4) < 1e-12 {
+	if exact := simple(v); exact != "" || isShort(v) {
+		return exact
+	}
+	return piAndRoot(v)
+}
+
+// isShort tells whether four decimals write a number exactly.
+func isShort(v float64) bool { return math.Abs(v-math.Round(v*1e4)/1e4) < 1e-12 }
+
+// simple is the exact form of a number that is a multiple of one unit.
+func simple(v float64) string {
+	if isShort(v) {
 		return ""
 	}
 	if text := MultipleOfPi(v); text != "" {
@@ -105,7 +130,7 @@ func recognised(v float64) string {
 			return sign + partLaTeX(r.Abs(r), unit.text)
 		}
 	}
-	return piAndRoot(v)
+	return ""
 }
 
 // piAndRoot recognises (p·π + r·s)/q with s = 1, √2 or √3 and small whole numbers; so few of them that another number

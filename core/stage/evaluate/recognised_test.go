@@ -55,3 +55,15 @@ func TestOtherNumbersAreNotTakenForKnownOnes(t *testing.T) {
 	}
 	assert.LessOrEqual(t, taken, 1)
 }
+
+// Coordinates are written as a class writes them: sin 60° = ½√3 and tan 30° = ⅓√3 (the table of special angles in every
+// handbook), thirds as fractions; what four decimals say exactly stays a decimal, and what is none of these is rounded.
+func TestCoordinatesAreExactWhereTheyAreKnown(t *testing.T) {
+	for v, want := range map[float64]string{
+		math.Sin(math.Pi / 3): `\frac{\sqrt{3}}{2}`, math.Tan(math.Pi / 6): `\frac{\sqrt{3}}{3}`, math.Pi / 2: `\frac{\pi}{2}`, 1.0 / 3: `\frac{1}{3}`, -2.0 / 3: `-\frac{2}{3}`,
+		0.25: "0.25", 4.5: "4.5", 0: "0", math.Sqrt(2): `\sqrt{2}`, 0.261387: "0.26", math.E: "2.72", 3*math.Pi - 2: "7.42",
+	} {
+		assert.Equal(t, want, evaluate.CoordinateLaTeX(v, 2), v)
+	}
+	assert.Equal(t, `(\frac{\pi}{3},\;0.5)`, evaluate.PairLaTeX(math.Pi/3, math.Cos(math.Pi/3), 2))
+}

@@ -220,7 +220,7 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1, 7)
 		if i < mostNamed {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-				LaTeX: on.Now.Typeset("(" + number.Format(p[0], 2) + `,\;` + number.Format(p[1], 2) + ")"), Colour: compose.ColourOf(on.Entry)}})
+				LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p[0], p[1], 2)), Colour: compose.ColourOf(on.Entry)}})
 		}
 	}
 	return anchors

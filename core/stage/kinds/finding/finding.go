@@ -120,7 +120,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		x, y := v.X(p.X), v.Y(p.Y)
 		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1, 7)
 		anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{
-			LaTeX: on.Now.Typeset("(" + number.Format(p.X, 2) + `,\;` + number.Format(p.Y, 2) + ")")}})
+			LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p.X, p.Y, 2))}})
 	}
 	return labelled(on, anchors)
 }
@@ -134,7 +134,7 @@ func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 		if g.Upright {
 			if x := v.X(g.At); x >= 0 && x <= v.Width {
 				on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
-				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.Now.Typeset("x=" + number.Format(g.At, 2))}})
+				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.Now.Typeset("x=" + evaluate.CoordinateLaTeX(g.At, 2))}})
 			}
 			continue
 		}

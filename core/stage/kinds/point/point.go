@@ -99,7 +99,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 func (l *Live) label(d evaluate.Moment, label document.LabelKind) string {
 	name := evaluate.HeadLaTeX(l.body.Name, nil)
 	if label == document.LabelCoordinates {
-		return name + d.Typeset(`\,(`+number.Format(l.X, 3)+`,\;`+number.Format(l.Y, 3)+")")
+		return name + d.Typeset(`\,`+evaluate.PairLaTeX(l.X, l.Y, 3))
 	}
 	return name
 }

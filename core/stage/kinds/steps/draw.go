@@ -119,7 +119,7 @@ func (t *Live) composeKeys(on *compose.On, place Place, colour picture.Colour) (
 		on.Mark(colour, picture.Disc, px, py, keyRadius, 6)
 		if t.Position == math.Trunc(t.Position) {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.key%d", on.Entry.ID, i/2),
-				LaTeX: on.Now.Typeset("(" + number.Format(px, 2) + `,\;` + number.Format(py, 2) + ")"), Colour: colour}})
+				LaTeX: on.Now.Typeset(evaluate.PairLaTeX(px, py, 2)), Colour: colour}})
 		}
 	}
 	return anchors
