@@ -82,3 +82,15 @@ func TestControlCharactersOfATitleBreakNoPicture(t *testing.T) {
 	counts := elements(t, svg.Document(document.New("bell\x07 and \x00 nothing\ufffe"), 480, 300))
 	assert.Equal(t, 1, counts["title"])
 }
+
+// An exported picture names what it shows: its formulas are written where they stand on the screen, letters leaning.
+func TestThePictureHasItsFormulas(t *testing.T) {
+	documents, err := demo.Documents()
+	require.NoError(t, err)
+	picture := svg.Document(documents[0], 915, 560)
+	for _, words := range []string{`font-style="italic">f</text>`, `font-style="italic">V</text>`, `>3</text>`} {
+		assert.Contains(t, picture, words)
+	}
+	assert.NotContains(t, picture, "htmlClass", "no command of the typesetting is left")
+	assert.NotContains(t, picture, `\`)
+}

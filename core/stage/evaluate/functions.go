@@ -39,7 +39,7 @@ func (fs *Formulas) loadFunctions() {
 		}
 		f.Formula = n
 	}
-	fs.reportCircles()
+	fs.reportCycles()
 	for _, f := range fs.Functions {
 		if f.Formula != nil {
 			fs.compileFunction(f)
@@ -47,8 +47,8 @@ func (fs *Formulas) loadFunctions() {
 	}
 }
 
-// reportCircles finds definitions that lead back to themselves and takes them out.
-func (fs *Formulas) reportCircles() {
+// reportCycles finds definitions that lead back to themselves and takes them out.
+func (fs *Formulas) reportCycles() {
 	const entered, left = 1, 2
 	state := map[string]int{}
 	var path []string
@@ -59,7 +59,7 @@ func (fs *Formulas) reportCircles() {
 			return
 		}
 		if state[name] == entered {
-			fs.reportCircle(path, name)
+			fs.reportCycle(path, name)
 			return
 		}
 		state[name] = entered
@@ -75,7 +75,7 @@ func (fs *Formulas) reportCircles() {
 	}
 }
 
-func (fs *Formulas) reportCircle(path []string, name string) {
+func (fs *Formulas) reportCycle(path []string, name string) {
 	from := 0
 	for path[from] != name {
 		from++
