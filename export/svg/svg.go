@@ -128,13 +128,13 @@ func escaped(text string) string {
 }
 
 func (w *writer) picture(p *picture.Picture) {
-	for _, data := range [2][]float32{p.Ground, p.Live} {
-		w.marked = map[[2]int]bool{}
-		w.records(data, p)
-	}
+	w.records(p.Ground, p.Texts)
+	w.records(p.Live, p.Words)
 }
 
-func (w *writer) records(data []float32, p *picture.Picture) {
+// records writes a list; words are what its texts and glyphs say.
+func (w *writer) records(data []float32, words []string) {
+	w.marked = map[[2]int]bool{}
 	for r := range picture.Records(data) {
 		switch picture.Op(r[0]) {
 		case picture.Line:
@@ -146,10 +146,10 @@ func (w *writer) records(data []float32, p *picture.Picture) {
 		case picture.Text:
 			fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="sans-serif" font-size="12" text-anchor="%s" fill="%s">`,
 				r[3], r[4]+4, [3]string{"start", "middle", "end"}[int(r[5])], colours[picture.Colour(r[1])])
-			w.WriteString(escaped(p.Texts[int(r[2])]))
+			w.WriteString(escaped(words[int(r[2])]))
 			w.WriteString("</text>")
 		case picture.Glyphs:
-			w.glyphs(r, p.Words[int(r[6])])
+			w.glyphs(r, words[int(r[6])])
 		case picture.Bar:
 			fmt.Fprintf(w, `<rect x="%.1f" y="%.1f" width="%.1f" height="%.1f" fill="%s"/>`, r[2], r[3], r[4], r[5], colours[picture.Colour(r[1])])
 		}

@@ -33,8 +33,8 @@ func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 		"halves":  {-1.1, 1.1, document.TicksInNumbers, 400, "−1 −0.5 0.5 1"},
 		"tenths":  {0.05, 0.45, document.TicksInNumbers, 400, "0.1 0.2 0.3 0.4"},
 		"wide":    {-250, 250, document.TicksInNumbers, 500, "−200 −100 100 200"},
-		"quarter": {-0.1, 3.5, document.TicksInPi, 300, "π/4 π/2 3π/4 π"},
-		"halfpi":  {-4, 7, document.TicksInPi, 500, "−π −π/2 π/2 π 3π/2 2π"},
+		"quarter": {-0.1, 3.5, document.TicksInPi, 300, "π 4 π 2 3 π 4 π"},
+		"halfpi":  {-4, 7, document.TicksInPi, 500, "−π − π 2 π 2 π 3 π 2 2π"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			p := stagetest.Plane(c.left, c.right, -1e-3, 1e-3, false)

@@ -3,6 +3,8 @@ package compose
 import (
 	"fmt"
 	"math"
+	"slices"
+	"strings"
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/document"
@@ -67,7 +69,11 @@ func (c *Composer) numbers(x, y axis, outward float64) {
 	v := c.View
 	size := c.size()
 	below, beside, half := 14*size, 8.0, 9*size
-	baseline := math.Max(0, math.Min(v.Y(0), v.Height-2*below)) + below
+	lowest := 2 * below
+	if slices.ContainsFunc(x.ticks, func(t tick) bool { return stacked(t.text) != "" }) {
+		lowest = 2.4 * below
+	}
+	baseline := math.Max(0, math.Min(v.Y(0), v.Height-lowest)) + below
 	for _, t := range x.ticks {
 		at := v.X(t.value) + math.Copysign(outward*size, t.value)
 		room := 5 * size * float64(len([]rune(t.text)))
@@ -89,13 +95,54 @@ func (c *Composer) numbers(x, y axis, outward float64) {
 	}
 }
 
+// write puts a number beside an axis, a fraction of π as a fraction.
 func (c *Composer) write(text string, x, y float64, a picture.Align) {
+	if latex := stacked(text); latex != "" {
+		c.writeFraction(latex, x, y, a)
+		return
+	}
 	c.pic.Texts = append(c.pic.Texts, text)
 	c.Pen.Text(picture.Ink, len(c.pic.Texts)-1, x, y, a)
 	// The shipped face's digits are about 8 pixels wide and 14 high at the usual size.
 	width, height := 8*c.size()*float64(len([]rune(text))), 14*c.size()
 	left := map[picture.Align]float64{picture.Left: x, picture.Centre: x - width/2, picture.Right: x - width}[a]
 	c.taken = append(c.taken, [4]float64{left, y - height/2, width, height})
+}
+
+// fractionEm is the em of a fraction beside an axis in pixels: its parts are as large as the other numbers.
+const fractionEm = 20.0
+
+// writeFraction puts a fraction where a number would stand: below an axis with its top where theirs is, else in the middle.
+func (c *Composer) writeFraction(latex string, x, y float64, a picture.Align) {
+	box, em := c.set(latex), fractionEm*c.size()
+	width, height := box.Width*em, (box.Height+box.Depth)*em
+	left := map[picture.Align]float64{picture.Left: x, picture.Centre: x - width/2, picture.Right: x - width}[a]
+	top := y - height/2
+	if a == picture.Centre {
+		top = y - 7*c.size()
+	}
+	baseline := top + box.Height*em
+	for _, run := range box.Runs {
+		c.pic.Texts = append(c.pic.Texts, run.Text)
+		c.Pen.Glyphs(picture.Ink, int(run.Face), run.Size*em, left+run.X*em, baseline+run.Y*em, len(c.pic.Texts)-1, true)
+	}
+	for _, rule := range box.Rules {
+		c.Pen.Bar(picture.Ink, left+rule.X*em, math.Round(baseline+rule.Y*em), rule.Width*em, math.Max(1, rule.Height*em))
+	}
+	c.taken = append(c.taken, [4]float64{left, top, width, height})
+}
+
+// stacked is a fraction of π as a formula; empty for another number.
+func stacked(text string) string {
+	above, below, is := strings.Cut(text, "/")
+	if !is || !strings.Contains(above, "π") {
+		return ""
+	}
+	sign := ""
+	if rest, negative := strings.CutPrefix(above, number.Minus); negative {
+		sign, above = "-", rest
+	}
+	return sign + `\frac{` + strings.ReplaceAll(above, "π", `\pi `) + "}{" + below + "}"
 }
 
 // polarGrid draws circles about the pole and rays, numbered along the axis and around.

@@ -8,7 +8,7 @@
 //	Marker  op, colour, shape, x, y, radius
 //	Text    op, colour, index into Texts, x, y, align     (y is the middle of the line)
 //	Handle  op, index of the shown entry, x, y            (can be dragged)
-//	Glyphs  op, colour, face, size, x, y, index into Words, halo   (y is the baseline; 1 for a halo)
+//	Glyphs  op, colour, face, size, x, y, index, halo   (into Words, on the ground into Texts; y is the baseline; 1 for a halo)
 //	Bar     op, colour, x, y, width, height               (a filled rectangle, of a formula)
 package picture
 
@@ -170,7 +170,7 @@ func (p *Pen) Text(c Colour, index int, x, y float64, a Align) {
 	p.Data = append(p.Data, float32(Text), float32(c), float32(index), float32(x), float32(y), float32(a))
 }
 
-// Glyphs writes Words[index] in a face and a size of the em, on a baseline, with a halo or without.
+// Glyphs writes Words[index], on the ground Texts[index], in a face and a size of the em, on a baseline, with a halo or without.
 func (p *Pen) Glyphs(c Colour, face int, size float64, x, y float64, index int, halo bool) {
 	around := float32(0)
 	if halo {
