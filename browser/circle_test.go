@@ -14,10 +14,11 @@ import (
 // Hues of the six functions (web/src/styles/theme.css in the order of core/circle.Functions).
 const hueSine, hueCosine = "#0b4f8c", "#b5452c"
 
-// extent is the first and the last pixel of a colour on a line of a panel, along x or along y; false when there is none.
-func extent(t *testing.T, page *rod.Page, panel int, along string, at float64, colour string) (low, high float64, ok bool) {
+// extent is the first and the last pixel of a colour on a line of a panel, along x or along y, of the stretch that is nearest
+// to a place, for labels wear the colour too; false when there is none.
+func extent(t *testing.T, page *rod.Page, panel int, along string, at, near float64, colour string) (low, high float64, ok bool) {
 	t.Helper()
-	found := ask[[]float64](t, page, `(panel, along, at, colour) => {
+	found := ask[[]float64](t, page, `(panel, along, at, near, colour) => {
 		const shown = document.querySelectorAll('canvas.live')[panel];
 		const pen = new OffscreenCanvas(shown.width, shown.height).getContext('2d');
 		pen.drawImage(shown, 0, 0);
@@ -30,8 +31,15 @@ func extent(t *testing.T, page *rod.Page, panel int, along string, at float64, c
 			for (let i = 0; i < line.data.length; i += 4)
 				if (line.data[i + 3] > 128 && want.every((v, k) => Math.abs(v - line.data[i + k]) < 40)) places.push(i / 4);
 		}
-		return places.length ? [Math.min(...places), Math.max(...places)] : [];
-	}`, panel, along, at, colour)
+		const stretches = [];
+		for (const place of places.sort((a, b) => a - b)) {
+			const last = stretches.at(-1);
+			if (last && place - last[1] < 6) last[1] = place;
+			else stretches.push([place, place]);
+		}
+		const away = ([low, high]) => Math.max(0, low - near, near - high);
+		return stretches.sort((a, b) => away(a) - away(b))[0] ?? [];
+	}`, panel, along, at, near, colour)
 	if len(found) == 0 {
 		return 0, 0, false
 	}
@@ -72,13 +80,13 @@ func TestTheCosinesGraphIsBuiltFromTheCircle(t *testing.T) {
 
 		centre := round.pixel(0, 0)
 		inCircle := 0.0
-		if left, right, ok := extent(t, l.page, 0, "x", centre[1], hueCosine); ok {
+		if left, right, ok := extent(t, l.page, 0, "x", centre[1], centre[0], hueCosine); ok {
 			if inCircle = right - centre[0]; want < 0 {
 				inCircle = left - centre[0]
 			}
 		}
 		foot := graph.pixel(angle, 0)
-		top, bottom, ok := extent(t, l.page, 1, "y", foot[0], hueCosine)
+		top, bottom, ok := extent(t, l.page, 1, "y", foot[0], foot[1], hueCosine)
 		require.True(t, ok, "%d · 30°", k)
 		inGraph := foot[1] - (top + disc)
 		if want < 0 {
