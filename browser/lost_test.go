@@ -505,3 +505,19 @@ func TestBenchesThatAreLeftWhileTheyOpenTakeNothingDown(t *testing.T) {
 	goTo(t, page, "/bench/"+ids[0])
 	drawn(t, page)
 }
+
+// A bench that the browser kept while another page was looked at begins anew when its teacher comes back.
+func TestABenchComesBackWithTheBackButton(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	saved(t, page)
+	want := documentOf(t, page)
+	require.NoError(t, page.Navigate("http://"+house.address+"/api/openapi.json"))
+	until(t, page, `() => location.pathname === '/api/openapi.json'`)
+	require.NoError(t, page.NavigateBack())
+	sameAs(t, page, want)
+	drawn(t, page)
+	click(t, one(t, page, `[aria-label="a one step up"]`))
+	until(t, page, `async () => Math.abs((await parvix.values()).a + 0.5) < 1e-9`)
+}

@@ -144,7 +144,7 @@ func lettersOf(b typeset.Box) (list []letterAt) {
 			if letter != '√' && letter != ' ' {
 				list = append(list, letterAt{string(letter), 20 * x})
 			}
-			x += typeset.Advance(run.Face, letter) * run.Size
+			x += typeset.Width(run.Face, string(letter)) * run.Size
 		}
 	}
 	return inOrder(list)

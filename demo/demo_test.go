@@ -56,7 +56,8 @@ func TestNoLabelCoversAnotherInAnyScene(t *testing.T) {
 	}
 }
 
-// Few labels need a line that leads to their point or curve, and few jump from side to side while a dial goes over its bar.
+// Few labels need a line that leads to their point or curve, and few jump from side to side while a dial goes over its bar. The
+// bounds are where it stands; they may only be drawn closer.
 func TestMostLabelsStandBesideTheirOwnAndStayThere(t *testing.T) {
 	documents, err := demo.Documents()
 	require.NoError(t, err)

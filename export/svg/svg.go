@@ -161,10 +161,8 @@ var styles = map[typeset.Face]string{typeset.Italic: ` font-style="italic"`, typ
 
 // glyphs writes a run of a formula, as wide as it was set, whatever face it is shown in.
 func (w *writer) glyphs(r []float32, words string) {
-	face, width := typeset.Face(r[2]), 0.0
-	for _, letter := range words {
-		width += typeset.Advance(face, letter) * float64(r[3])
-	}
+	face := typeset.Face(r[2])
+	width := typeset.Width(face, words) * float64(r[3])
 	fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="serif" font-size="%.1f" textLength="%.1f" lengthAdjust="spacingAndGlyphs" fill="%s"%s`, r[4], r[5], r[3], width,
 		colours[picture.Colour(r[1])], styles[face])
 	if r[7] == 1 {

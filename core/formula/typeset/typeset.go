@@ -62,12 +62,12 @@ func (b Box) trimmed() Box {
 			last := &joined[n]
 			if last.Face == r.Face && last.Size == r.Size && last.Y == r.Y && last.Class == r.Class && near(end, r.X) {
 				last.Text += r.Text
-				end = r.X + advance(r)
+				end = r.X + r.Size*Width(r.Face, r.Text)
 				continue
 			}
 		}
 		joined = append(joined, r)
-		end = r.X + advance(r)
+		end = r.X + r.Size*Width(r.Face, r.Text)
 	}
 	b.Runs = joined
 	return b
@@ -75,15 +75,13 @@ func (b Box) trimmed() Box {
 
 func near(a, b float64) bool { return a-b < 1e-9 && b-a < 1e-9 }
 
-func advance(r Run) (width float64) {
-	for _, letter := range r.Text {
-		width += Advance(r.Face, letter) * r.Size
+// Width is the width of words in a face, in its em.
+func Width(face Face, words string) (width float64) {
+	for _, letter := range words {
+		width += glyphOf(face, letter).width
 	}
 	return width
 }
-
-// Advance is the width of a sign, in its em.
-func Advance(face Face, letter rune) float64 { return glyphOf(face, letter).width }
 
 // put adds what another box draws, moved and scaled.
 func (b *Box) put(inner Box, x, y float64) {

@@ -41,13 +41,19 @@ func (c *Composer) writeLabel(l picture.Label, x, y float64) {
 	c.Room.Take(l.X, l.Y, size.Width, size.Height, 60)
 	c.pic.Labels = append(c.pic.Labels, l)
 	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+box.Height*em)
+	c.pic.Words = c.writeBox(box, em, left, baseline, l.Colour, halo, c.pic.Words)
+}
+
+// writeBox writes a formula that was set, its baseline beginning at a place, and gives the words with its own.
+func (c *Composer) writeBox(box typeset.Box, em, left, baseline float64, colour picture.Colour, halo bool, words []string) []string {
 	for _, run := range box.Runs {
-		c.pic.Words = append(c.pic.Words, run.Text)
-		c.Pen.Glyphs(inColour(run.Class, l.Colour), int(run.Face), run.Size*em, left+run.X*em, baseline+run.Y*em, len(c.pic.Words)-1, halo)
+		words = append(words, run.Text)
+		c.Pen.Glyphs(inColour(run.Class, colour), int(run.Face), run.Size*em, left+run.X*em, baseline+run.Y*em, len(words)-1, halo)
 	}
 	for _, rule := range box.Rules {
-		c.Pen.Bar(inColour(rule.Class, l.Colour), left+rule.X*em, baseline+rule.Y*em, rule.Width*em, math.Max(1, rule.Height*em))
+		c.Pen.Bar(inColour(rule.Class, colour), left+rule.X*em, math.Round(baseline+rule.Y*em), rule.Width*em, math.Max(1, rule.Height*em))
 	}
+	return words
 }
 
 // inColour is the colour of a style class of a parameter, or the label's own.

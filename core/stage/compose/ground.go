@@ -121,14 +121,7 @@ func (c *Composer) writeFraction(latex string, x, y float64, a picture.Align) {
 	if a == picture.Centre {
 		top = y - 7*c.size()
 	}
-	baseline := top + box.Height*em
-	for _, run := range box.Runs {
-		c.pic.Texts = append(c.pic.Texts, run.Text)
-		c.Pen.Glyphs(picture.Ink, int(run.Face), run.Size*em, left+run.X*em, baseline+run.Y*em, len(c.pic.Texts)-1, true)
-	}
-	for _, rule := range box.Rules {
-		c.Pen.Bar(picture.Ink, left+rule.X*em, math.Round(baseline+rule.Y*em), rule.Width*em, math.Max(1, rule.Height*em))
-	}
+	c.pic.Texts = c.writeBox(box, em, left, top+box.Height*em, picture.Ink, true, c.pic.Texts)
 	c.taken = append(c.taken, [4]float64{left, top, width, height})
 }
 

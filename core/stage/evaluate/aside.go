@@ -50,7 +50,9 @@ func (d *Demonstration) follow(in *Demonstration) {
 	}
 	for i, s := range in.Shown {
 		if t, ok := s.Live.(Stepped); ok {
-			d.Shown[i].Live.(Stepped).Go(t.StandsAt())
+			if own, understood := d.Shown[i].Live.(Stepped); understood {
+				own.Go(t.StandsAt())
+			}
 		}
 	}
 	d.updateShown()

@@ -196,8 +196,7 @@ function text(pen: Pen, r: Float32Array, i: number, texts: string[], palette: Pa
 function glyphs(pen: Pen, r: Float32Array, i: number, words: string[], palette: Palette) {
   const [face, size, x, y, halo] = [r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!, r[i + 7]!];
   const text = words[r[i + 6]!] ?? '';
-  const font = `${size}px ${formulaFamily(face)}, serif`;
-  if (pen.font !== font) pen.font = font;
+  pen.font = `${size}px ${formulaFamily(face)}, serif`;
   pen.fontKerning = 'none';
   pen.textAlign = 'left';
   pen.textBaseline = 'alphabetic';

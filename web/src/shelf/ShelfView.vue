@@ -140,7 +140,6 @@ const importFile = (event: Event) =>
         message: 'This older file was mended. Nothing that shows was lost.',
         description: h(
           'ul',
-          { class: 'mended' },
           stored.mended.map((one) => h('li', one)),
         ),
         duration: 0,
