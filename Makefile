@@ -9,7 +9,7 @@ WEB_FILES := $(shell find web/src web/public -type f -not -name core.wasm -not -
 WASM := web/src/core/core.wasm
 PAGE := web/dist/index.html
 
-.PHONY: help demo test test-core test-page test-server test-browser test-wasm bench fuzz lint screenshots generate build clean
+.PHONY: help demo test test-core test-page test-server test-browser test-wasm bench look fuzz lint screenshots generate build clean
 
 help: ## What can be done here
 	@grep -hE '^[a-z-]+:.*## ' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 16
@@ -59,6 +59,9 @@ lint: lint-quick test-page ## gofmt, vet, staticcheck, eslint, prettier, vue-tsc
 	go vet ./...
 	go tool staticcheck ./...
 	GOOS=js GOARCH=wasm go vet ./cmd/corewasm
+
+look: ## Judge the labels of all demo scenes and of made-up ones
+	go run ./cmd/look
 
 screenshots: $(PAGE) ## Take the pictures of docs/screenshots again
 	@scripts/need database browser

@@ -47,12 +47,12 @@ func TestAFrameHoldsDialsGroundAndWhatMoves(t *testing.T) {
 	assert.Equal(t, []string{"1.0", "1.0"}, texts.Dials)
 	assert.False(t, texts.Moved)
 
-	it.DragDial(0, 0.9)
+	it.DragDial(0, 0.61)
 	require.True(t, it.Frame(0, 900, 450))
 	f = it.Floats()
 	assert.Equal(t, []float32{2, 0, 0}, f[:3], "the ground is not sent again")
-	assert.InDelta(t, 4, f[door.FrameHeader], 1e-6)
-	assert.InDelta(t, 0.9, f[door.FrameHeader+1], 1e-6)
+	assert.InDelta(t, 1.1, f[door.FrameHeader], 1e-6)
+	assert.InDelta(t, 0.61, f[door.FrameHeader+1], 1e-6)
 	require.NoError(t, json.Unmarshal(it.Texts(), &texts))
 	assert.True(t, texts.Moved)
 

@@ -70,14 +70,13 @@ func (b *Brush) Pixel() float64 { return (b.View.Right - b.View.Left) / b.View.W
 // At is a place of the plane in pixels.
 func (b *Brush) At(x, y float64) [2]float64 { return [2]float64{b.View.X(x), b.View.Y(y)} }
 
-// Mark draws a point of the plane and takes its room; nothing outside the window.
-func (b *Brush) Mark(colour picture.Colour, shape picture.Shape, x, y float64, radius, room float64) bool {
+// Mark draws a point of the plane; nothing outside the window.
+func (b *Brush) Mark(colour picture.Colour, shape picture.Shape, x, y, radius float64) bool {
 	if !b.View.Sees(x, y) {
 		return false
 	}
 	px, py := b.View.X(x), b.View.Y(y)
 	b.Pen.Marker(colour, shape, px, py, b.Scaled(radius))
-	b.Room.Take(px-room, py-room, 2*room, 2*room, 50)
 	return true
 }
 

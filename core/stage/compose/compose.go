@@ -49,8 +49,10 @@ type Composer struct {
 	trails  map[trailKey]*Trail
 	kept    map[string]any
 	ground  view.View
-	style   [7]string
-	taken   [][4]float64 // boxes x, y, width, height of the ground's numbers
+	style   style
+	// base is the ground without its numbers.
+	base    []float32
+	numbers numbering
 	pic     picture.Picture
 	// Coarse are the ids of the entries that the last picture shows coarser than it should, or not at all, since they take
 	// too much work.
@@ -62,43 +64,107 @@ type Composer struct {
 	// TextSizes are the sizes of the texts on the panel as the page measured them, by their ids.
 	TextSizes map[string]Size
 	formulas  map[string]typeset.Box
-	spots     map[string]spot
+	// stood is where the labels of the last picture stood, by their ids.
+	stood map[string]spot
+	// drawn are the records of the entries in the order in which they were drawn.
+	drawn []float32
+}
+
+// style is what the ground of a panel follows from beside its window.
+type style struct {
+	kind              document.PanelKind
+	polar, grid, axes bool
+	ticksX, ticksY    document.TickStyle
+	stepX, stepY      float64
+	names             [2]string
+	size              float64
+	degrees, comma    bool
 }
 
 // Compose draws what a panel shows. The picture is valid until the next call.
 func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	v, p := f.View, f.Panel
 	c.View = v
-	style := [7]string{fmt.Sprint(p.Polar, f.Now.IsInDegrees()), string(p.TicksX), string(p.TicksY), fmt.Sprint(p.Grid), fmt.Sprint(p.Axes), fmt.Sprint(c.Type), fmt.Sprint(f.Now.HasDecimalComma())}
-	if v != c.ground || style != c.style || c.pic.Ground == nil {
-		c.ground, c.style = v, style
+	is := style{p.Kind, p.Polar, p.Grid, p.Axes, p.TicksX, p.TicksY, p.StepX, p.StepY, axisNames(f), c.Type, f.Now.IsInDegrees(), f.Now.HasDecimalComma()}
+	groundIsNew := v != c.ground || is != c.style || c.base == nil
+	if groundIsNew {
+		c.ground, c.style = v, is
 		c.composeGround(f)
 	}
 	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(f)
-	c.Pen.Data = c.pic.Live[:0]
+	c.Pen.Data = c.drawn[:0]
 	c.pic.Labels, c.pic.Words = c.pic.Labels[:0], c.pic.Words[:0]
-	c.Room.reset(v)
-	for _, box := range c.taken {
-		c.Room.Take(box[0], box[1], box[2], box[3], 3)
+	anchors := c.drawEntries(f)
+	c.drawn = c.Pen.Data
+	c.takeRoom(f, anchors)
+	if c.numbers.choose() || groundIsNew {
+		c.writeGround()
 	}
-	if p.Axes {
-		c.Room.Take(0, v.Y(0), v.Width, 1, 1)
-		c.Room.Take(v.X(0), 0, 1, v.Height, 1)
+	for _, number := range c.numbers.taken {
+		c.Room.take(number, firm)
 	}
-	c.Room.Take(0, 0, ControlsWidth, ControlsHeight, 30)
-	c.keepClearOfTexts(f)
-	var anchors []Anchor
-	for _, a := range f.Appearing {
-		if live, ok := a.Live.(Live); ok {
-			anchors = append(anchors, live.Compose(&On{c, f, a})...)
+	c.Pen.Data = raised(c.pic.Live[:0], c.drawn)
+	if p.Legend {
+		var curves []Anchor
+		if curves, anchors = curvesAmong(anchors); len(curves) > 0 {
+			c.legend(curves, false)
 		}
 	}
-	if p.Legend {
-		anchors = c.legend(anchors)
-	}
-	c.place(anchors)
+	c.place(anchors, c.drawn)
 	c.pic.Live = c.Pen.Data
 	return &c.pic
+}
+
+// drawEntries draws each entry and gathers the places of their labels.
+func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
+	for _, a := range f.Appearing {
+		live, ok := a.Live.(Live)
+		if !ok {
+			continue
+		}
+		begun := len(c.Pen.Data)
+		for _, anchor := range live.Compose(&On{c, f, a}) {
+			if anchor.To == 0 {
+				anchor.From, anchor.To = begun, len(c.Pen.Data)
+			}
+			anchors = append(anchors, anchor)
+		}
+	}
+	ownersOf(anchors)
+	return anchors
+}
+
+// takeRoom marks what numbers and labels keep clear of: axes, texts, and all that was drawn.
+func (c *Composer) takeRoom(f *evaluate.Frame, anchors []Anchor) {
+	v := c.View
+	c.Room.reset(v)
+	if f.Panel.Axes {
+		c.Room.take(box{0, v.Y(0), v.Width, 0}, axisLine)
+		c.Room.take(box{v.X(0), 0, 0, v.Height}, axisLine)
+	}
+	c.keepClearOfTexts(f)
+	c.Room.takeDrawn(c.drawn, anchors)
+}
+
+// writeGround writes the grid and the axes with their numbers.
+func (c *Composer) writeGround() {
+	c.pic.Texts = c.pic.Texts[:0]
+	c.Pen.Data = append(c.pic.Ground[:0], c.base...)
+	c.writeNumerals()
+	c.pic.Ground = c.Pen.Data
+	c.pic.GroundStamp++
+}
+
+// raised copies records so that points lie above curves.
+func raised(to, drawn []float32) []float32 {
+	for _, points := range [2]bool{false, true} {
+		for r := range picture.Records(drawn) {
+			if (picture.Op(r[0]) == picture.Marker) == points {
+				to = append(to, r...)
+			}
+		}
+	}
+	return to
 }
 
 // countCurves tells how many curves will share the work of a picture.
@@ -134,12 +200,8 @@ func (c *Composer) countRun(id string) {
 	c.Runs[id]++
 }
 
-// Texts on a panel stand this far from its sides, below its controls and apart; web/src/stage/PanelTexts.vue holds the
-// same.
-const textMargin, textTop, textGap = 12.0, 48.0, 6.0
-
-// A panel's own controls stand in its top left corner; labels look for another place.
-const ControlsWidth, ControlsHeight = 256.0, 42.0
+// Texts on a panel stand this far from its sides and apart; web/src/stage/PanelTexts.vue holds the same.
+const textMargin, textGap = 12.0, 6.0
 
 // keepClearOfTexts leaves the room of the texts on the panel to them, once the page has told their sizes. In a corner
 // they stand one below the other in their order.
@@ -152,7 +214,7 @@ func (c *Composer) keepClearOfTexts(f *evaluate.Frame) {
 		}
 	}
 	for corner, sizes := range stacked {
-		y := textTop
+		y := textMargin
 		if corner == document.BottomLeft || corner == document.BottomRight {
 			y = v.Height - textMargin + textGap
 			for _, size := range sizes {
@@ -164,7 +226,7 @@ func (c *Composer) keepClearOfTexts(f *evaluate.Frame) {
 			if corner == document.TopRight || corner == document.BottomRight {
 				x = v.Width - textMargin - size.Width
 			}
-			c.Room.Take(x, y, size.Width, size.Height, 60)
+			c.Room.take(box{x, y, size.Width, size.Height}, firm)
 			y += size.Height + textGap
 		}
 	}

@@ -86,8 +86,7 @@ func (c *Composer) Stroked(drawn *Drawn, pen Strokes) (Anchor, bool) {
 			c.Pen.Marker(pen.Colour, shape, v.X(m.X), v.Y(m.Y), c.Scaled(MarkRadius))
 		}
 	}
-	c.Room.Lines(c.Pen.Data[from:])
-	a, ok := c.OnLines(c.Pen.Data[from:])
+	a, ok := c.OnLines(from)
 	a.Pen = pen
 	return a, ok
 }

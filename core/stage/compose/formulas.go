@@ -33,15 +33,13 @@ func (c *Composer) labelSize(l picture.Label) Size {
 	return Size{Width: box.Width*em + 2*labelPad, Height: (box.Height+box.Depth)*em + 2*labelPad}
 }
 
-// writeLabel writes a label with its top left corner at a place, on whole pixels, and takes its room.
-func (c *Composer) writeLabel(l picture.Label, x, y float64) {
-	box, size, em := c.set(l.LaTeX), c.labelSize(l), labelEm*c.size()
-	l.X, l.Y, l.Width, l.Height = math.Round(x), math.Round(y), size.Width, size.Height
-	halo := c.Room.covered(l.X, l.Y, size.Width, size.Height, c.View) > 0
-	c.Room.Take(l.X, l.Y, size.Width, size.Height, 60)
+// writeLabel writes a label in its box, on whole pixels.
+func (c *Composer) writeLabel(l picture.Label, at box) {
+	set, em := c.set(l.LaTeX), labelEm*c.size()
+	l.X, l.Y, l.Width, l.Height = math.Round(at.x), math.Round(at.y), at.width, at.height
 	c.pic.Labels = append(c.pic.Labels, l)
-	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+box.Height*em)
-	c.pic.Words = c.writeBox(box, em, left, baseline, l.Colour, halo, c.pic.Words)
+	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+set.Height*em)
+	c.pic.Words = c.writeBox(set, em, left, baseline, l.Colour, false, c.pic.Words)
 }
 
 // writeBox writes a formula that was set, its baseline beginning at a place, and gives the words with its own.

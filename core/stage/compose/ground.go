@@ -3,8 +3,6 @@ package compose
 import (
 	"fmt"
 	"math"
-	"slices"
-	"strings"
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/document"
@@ -17,11 +15,9 @@ const outside = 12
 
 func (c *Composer) composeGround(f *evaluate.Frame) {
 	v, p := c.View, f.Panel
-	c.Pen.Data = c.pic.Ground[:0]
-	c.pic.Texts = c.pic.Texts[:0]
-	c.taken = c.taken[:0]
-	x := ticks(p.TicksX, v.Left, v.Right, v.Width/c.size())
-	y := ticks(p.TicksY, v.Bottom, v.Top, v.Height/c.size())
+	c.Pen.Data = c.base[:0]
+	x := ticks(p.TicksX, p.StepX, v.Left, v.Right, v.Width/c.size())
+	y := ticks(p.TicksY, p.StepY, v.Bottom, v.Top, v.Height/c.size())
 	for _, list := range [][]tick{x.ticks, y.ticks} {
 		for i := range list {
 			list[i].text = f.Now.Numeral(list[i].text)
@@ -49,93 +45,47 @@ func (c *Composer) composeGround(f *evaluate.Frame) {
 			level(picture.Grid, 1, t.value)
 		}
 	}
+	c.numbers.Brush, c.numbers.set, c.numbers.numerals = &c.Brush, c.set, c.numbers.numerals[:0]
 	if p.Axes {
-		upright(picture.Axis, 1.6, 0)
-		level(picture.Axis, 1.6, 0)
+		upright(picture.Axis, axisWidth, 0)
+		level(picture.Axis, axisWidth, 0)
+		c.arrowheads()
 		outward := 0.0
 		if p.Kind == document.Around {
 			// The circle passes through the places of its radius: the numbers stand outside of it.
 			outward = outside
 		}
-		c.numbers(x, y, outward)
+		c.numbers.find(x, y, c.style.names, outward)
 	}
-	c.pic.Ground = c.Pen.Data
-	c.pic.GroundStamp++
+	if p.Grid && p.Polar {
+		c.findRayNumbers(f.Now)
+	}
+	c.base = c.Pen.Data
 }
 
-// numbers writes the ticks beside the axes, or at the edge when an axis is out of sight; those that an edge would cut
-// are left out.
-func (c *Composer) numbers(x, y axis, outward float64) {
+// axisWidth is that of an axis' line, arrowhead the length of its head.
+const axisWidth, arrowhead = 1.6, 9.0
+
+// arrowheads draws the heads of the axes at the panel's edges.
+func (c *Composer) arrowheads() {
 	v := c.View
-	size := c.size()
-	below, beside, half := 14*size, 8.0, 9*size
-	lowest := 2 * below
-	if slices.ContainsFunc(x.ticks, func(t tick) bool { return stacked(t.text) != "" }) {
-		lowest = 2.4 * below
+	if y := v.Y(0); y > 0 && y < v.Height {
+		c.head([2]float64{v.Width, y}, [2]float64{-1, 0})
 	}
-	baseline := math.Max(0, math.Min(v.Y(0), v.Height-lowest)) + below
-	for _, t := range x.ticks {
-		at := v.X(t.value) + math.Copysign(outward*size, t.value)
-		room := 5 * size * float64(len([]rune(t.text)))
-		if t.value == 0 || at < room || at > v.Width-room {
-			continue
-		}
-		c.write(t.text, at, baseline, picture.Centre)
-	}
-	edge := math.Max(30*size, math.Min(v.X(0), v.Width-4)) - beside
-	for _, t := range y.ticks {
-		at := v.Y(t.value) - math.Copysign(outward*size, t.value)
-		if t.value == 0 || at < half || at > v.Height-half {
-			continue
-		}
-		c.write(t.text, edge, at, picture.Right)
-	}
-	if zx, zy := v.X(0), v.Y(0); zx > 20 && zx < v.Width && zy > 0 && zy < v.Height-20 {
-		c.write("0", zx-beside, zy+below, picture.Right)
+	if x := v.X(0); x > 0 && x < v.Width {
+		c.head([2]float64{x, 0}, [2]float64{0, 1})
 	}
 }
 
-// write puts a number beside an axis, a fraction of π as a fraction.
-func (c *Composer) write(text string, x, y float64, a picture.Align) {
-	if latex := stacked(text); latex != "" {
-		c.writeFraction(latex, x, y, a)
-		return
+// head draws an arrowhead with its tip at a place.
+func (c *Composer) head(tip, back [2]float64) {
+	length := arrowhead * c.size()
+	start := c.Pen.Area(picture.Axis, 1)
+	c.Pen.To(tip[0], tip[1])
+	for _, side := range [2]float64{0.4, -0.4} {
+		c.Pen.To(tip[0]+length*(back[0]+side*back[1]), tip[1]+length*(back[1]+side*back[0]))
 	}
-	c.pic.Texts = append(c.pic.Texts, text)
-	c.Pen.Text(picture.Ink, len(c.pic.Texts)-1, x, y, a)
-	// The shipped face's digits are about 8 pixels wide and 14 high at the usual size.
-	width, height := 8*c.size()*float64(len([]rune(text))), 14*c.size()
-	left := map[picture.Align]float64{picture.Left: x, picture.Centre: x - width/2, picture.Right: x - width}[a]
-	c.taken = append(c.taken, [4]float64{left, y - height/2, width, height})
-}
-
-// fractionEm is the em of a fraction beside an axis in pixels: its parts are as large as the other numbers.
-const fractionEm = 20.0
-
-// writeFraction puts a fraction where a number would stand: below an axis with its top where theirs is, else in the middle.
-func (c *Composer) writeFraction(latex string, x, y float64, a picture.Align) {
-	box, em := c.set(latex), fractionEm*c.size()
-	width, height := box.Width*em, (box.Height+box.Depth)*em
-	left := map[picture.Align]float64{picture.Left: x, picture.Centre: x - width/2, picture.Right: x - width}[a]
-	top := y - height/2
-	if a == picture.Centre {
-		top = y - 7*c.size()
-	}
-	c.pic.Texts = c.writeBox(box, em, left, top+box.Height*em, picture.Ink, true, c.pic.Texts)
-	c.taken = append(c.taken, [4]float64{left, top, width, height})
-}
-
-// stacked is a fraction of π as a formula; empty for another number.
-func stacked(text string) string {
-	above, below, is := strings.Cut(text, "/")
-	if !is || !strings.Contains(above, "π") {
-		return ""
-	}
-	sign := ""
-	if rest, negative := strings.CutPrefix(above, number.Minus); negative {
-		sign, above = "-", rest
-	}
-	return sign + `\frac{` + strings.ReplaceAll(above, "π", `\pi `) + "}{" + below + "}"
+	c.Pen.EndLine(start)
 }
 
 // polarGrid draws circles about the pole and rays, numbered along the axis and around.
@@ -160,17 +110,30 @@ func (c *Composer) polarGrid(d evaluate.Moment, x axis) {
 			colour = picture.Grid
 		}
 		c.Segment(Stroke(colour, 1, picture.Whole, 1), pole, [2]float64{v.X(far * cos), v.Y(far * sin)})
-		if k%6 == 0 || k%2 == 1 {
+	}
+}
+
+// findRayNumbers gathers the numbers of the rays, each of 30°, at the rim of the largest circle that fits.
+func (c *Composer) findRayNumbers(d evaluate.Moment) {
+	v := c.View
+	rim := math.Min(math.Min(v.Right, -v.Left), math.Min(v.Top, -v.Bottom)) * 0.93
+	if rim <= 0 {
+		return
+	}
+	for k := 2; k < 24; k += 2 {
+		if k%6 == 0 {
 			continue
 		}
-		// Each ray of 30° is numbered at the rim of the largest circle that fits.
-		rim := math.Min(math.Min(v.Right, -v.Left), math.Min(v.Top, -v.Bottom)) * 0.93
 		text := fmt.Sprintf("%d°", 15*k)
 		if !d.IsInDegrees() {
 			text = number.OfPi(k, 12)
 		}
-		if rim > 0 {
-			c.write(text, v.X(rim*cos), v.Y(rim*sin), picture.Centre)
+		n := numeral{text: text, latex: stacked(text)}
+		room := c.numbers.sizeOf(&n)
+		sin, cos := math.Sincos(float64(k) * math.Pi / 12)
+		for _, share := range [4]float64{1, 0.9, 0.8, 0.7} {
+			n.places = append(n.places, c.numbers.at(room, v.X(rim*share*cos), v.Y(rim*share*sin), 0, 0))
 		}
+		c.numbers.numerals = append(c.numbers.numerals, n)
 	}
 }

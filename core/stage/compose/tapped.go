@@ -13,8 +13,8 @@ const snapRoom = 7.0
 
 // Tapped is the place of the plane that a tap means: the grid's lines nearby, else a number rounded to the grain.
 func Tapped(v view.View, p *document.Panel, px, py float64) (x, y float64) {
-	near := func(at, perPixel float64, style document.TickStyle, lo, hi, pixels float64) float64 {
-		a := ticks(style, lo, hi, pixels)
+	near := func(at, perPixel float64, style document.TickStyle, step, lo, hi, pixels float64) float64 {
+		a := ticks(style, step, lo, hi, pixels)
 		lines := a.fine
 		for _, t := range a.ticks {
 			lines = append(lines, t.value)
@@ -30,6 +30,6 @@ func Tapped(v view.View, p *document.Panel, px, py float64) (x, y float64) {
 		}
 		return number.Round(math.Round(at/v.Grain())*v.Grain(), number.Decimals(v.Grain(), 9))
 	}
-	return near(v.AtX(px), (v.Right-v.Left)/v.Width, p.TicksX, v.Left, v.Right, v.Width),
-		near(v.AtY(py), (v.Top-v.Bottom)/v.Height, p.TicksY, v.Bottom, v.Top, v.Height)
+	return near(v.AtX(px), (v.Right-v.Left)/v.Width, p.TicksX, p.StepX, v.Left, v.Right, v.Width),
+		near(v.AtY(py), (v.Top-v.Bottom)/v.Height, p.TicksY, p.StepY, v.Bottom, v.Top, v.Height)
 }

@@ -22,9 +22,12 @@ type axis struct {
 // Pixels between two ticks, at least.
 const tickRoom = 56
 
-// ticks numbers an axis. Places are whole multiples of the step, so that nothing drifts.
-func ticks(style document.TickStyle, lo, hi, pixels float64) axis {
+// ticks numbers an axis, at a chosen step where it leaves room. Places are whole multiples of the step, so that nothing drifts.
+func ticks(style document.TickStyle, chosen, lo, hi, pixels float64) axis {
 	least := (hi - lo) * tickRoom / math.Max(pixels, tickRoom)
+	if chosen > 0 {
+		return chosenTicks(style, chosen, lo, hi, least/tickRoom*tightRoom)
+	}
 	switch style {
 	case document.TicksInPi:
 		return piTicks(lo, hi, least)
@@ -58,6 +61,46 @@ func ticks(style document.TickStyle, lo, hi, pixels float64) axis {
 		a.fine = append(a.fine, at(k/parts))
 	}
 	return a
+}
+
+// tightRoom is how few pixels may lie between numbers at a chosen step; where there are fewer, some lines have no number.
+const tightRoom = 30
+
+// chosenTicks numbers an axis at a step that a person has chosen, with one finer line half way.
+func chosenTicks(style document.TickStyle, step, lo, hi, least float64) (a axis) {
+	every := 1.0
+	for _, more := range [...]float64{2, 5, 10, 20, 50, 100} {
+		if step*every < least {
+			every = more
+		}
+	}
+	if step*every < least {
+		return ticks(style, 0, lo, hi, (hi-lo)/least*tickRoom/tightRoom)
+	}
+	text := func(v float64) string { return number.Format(v, 6) }
+	if p, q, is := fractionOf(step / math.Pi); is && style == document.TicksInPi {
+		text = func(v float64) string { return number.OfPi(int(math.Round(v/step))*p, q) }
+	} else if style == document.TicksInDegrees {
+		text = func(v float64) string { return number.Format(v, 6) + "°" }
+	}
+	for k := math.Ceil(lo / step); k*step <= hi; k++ {
+		a.fine = append(a.fine, k*step, (k+0.5)*step)
+		if math.Mod(k, every) == 0 {
+			a.ticks = append(a.ticks, tick{k * step, text(k * step)})
+		}
+	}
+	return a
+}
+
+// fractionOf is a number as a fraction of at most mostParts parts.
+func fractionOf(v float64) (p, q int, is bool) {
+	const mostParts = 60
+	for q := 1; q <= mostParts; q++ {
+		if p := math.Round(v * float64(q)); p > 0 && math.Abs(v*float64(q)-p) < 1e-9*p {
+			return int(p), q, true
+		}
+	}
+	return 0, 0, false
 }
 
 // piTicks numbers an axis in fractions of π: steps of π/12, π/6, π/4, π/2, π, and multiples of π by 2, 5, 10.

@@ -132,7 +132,18 @@ func (c *checker) panel(p Panel) {
 	c.oneOf(p.ID, "ticksY", string(p.TicksY), string(TicksInNumbers), string(TicksInPi))
 	c.window(p.ID, p.Window)
 	c.values(p.ID, p.Values)
+	for field, step := range map[string]float64{"stepX": p.StepX, "stepY": p.StepY} {
+		c.require(step >= 0 && step <= largest, p.ID, field, "a number from 0 to 10^12 is needed")
+	}
+	for field, words := range map[string]string{"nameX": p.NameX, "nameY": p.NameY, "title": p.Title} {
+		c.require(len([]rune(words)) <= maxName, p.ID, field, fmt.Sprintf("at most %d letters", maxName))
+		c.text(p.ID, field, words)
+	}
+	c.text(p.ID, "caption", p.Caption)
 }
+
+// maxName is how long the name of an axis or the title of a panel may be.
+const maxName = 80
 
 // largest is the largest number of a window's end or a dial's value.
 const largest = 1e12

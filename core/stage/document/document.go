@@ -122,6 +122,15 @@ type Panel struct {
 	Axes   bool      `json:"axes"`
 	TicksX TickStyle `json:"ticksX"`
 	TicksY TickStyle `json:"ticksY"`
+	// StepX and StepY are the distances between the numbers; 0 leaves them to the window.
+	StepX float64 `json:"stepX,omitempty"`
+	StepY float64 `json:"stepY,omitempty"`
+	// NameX and NameY stand at the ends of the axes, such as t or “time in s”; none stands for the functions' letter, and y.
+	NameX string `json:"nameX,omitempty"`
+	NameY string `json:"nameY,omitempty"`
+	// Title and Caption are words above the panel.
+	Title   string `json:"title,omitempty"`
+	Caption string `json:"caption,omitempty"`
 	// Legend names the curves in the emptiest corner instead of at themselves.
 	Legend bool `json:"legend,omitempty"`
 	// Values are the panel's own values of parameters, by name: their dials do not move this panel.

@@ -109,8 +109,23 @@ type Label struct {
 	Colour Colour
 	// X and Y are its top left corner, Width and Height its size.
 	X, Y, Width, Height float64
-	// At is the place of what it belongs to.
-	At [2]float64
+	// At is the place of what it belongs to; IsLed tells that a line leads there.
+	At    [2]float64
+	IsLed bool
+}
+
+// Side tells on which side of its place a label stands: before it, around it or behind, across and down.
+func (l *Label) Side() [2]int {
+	side := func(from, length, at float64) int {
+		switch {
+		case from > at:
+			return 1
+		case from+length < at:
+			return -1
+		}
+		return 0
+	}
+	return [2]int{side(l.X, l.Width, l.At[0]), side(l.Y, l.Height, l.At[1])}
 }
 
 // Picture is one panel, drawn.
@@ -122,6 +137,8 @@ type Picture struct {
 	// Texts are written on the ground, Words are the runs of formulas.
 	Texts, Words []string
 	Labels       []Label
+	// LeftOut is how many labels have no room.
+	LeftOut int
 }
 
 // Pen writes records to a list.

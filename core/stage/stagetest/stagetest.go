@@ -57,9 +57,7 @@ func Composed(t testing.TB, p document.Panel, width, height float64, formulas []
 		d.Shown = append(d.Shown, document.Entry{ID: "c" + name, Look: document.Look{Colour: i}, Body: &curve.Body{Function: name}})
 	}
 	d.Shown = append(d.Shown, shown...)
-	require.NoError(t, d.Check())
-	e := evaluate.Load(d, nil)
-	require.Empty(t, e.Problems)
+	e := Loaded(t, d)
 	var c compose.Composer
 	return c.Compose(e.Frame(0, width, height)), e
 }
@@ -122,8 +120,22 @@ func WithParameter(t *testing.T, formula string, shown ...document.Entry) (*pict
 		{ID: "sf", Kind: document.Function, Name: "f", Variables: []string{"x"}, Formula: formula}}
 	d.Scenes[0].Values = map[string]float64{"a": 1}
 	d.Shown = shown
+	e := Loaded(t, d)
+	return Again(e, 900, 450), e
+}
+
+// Loaded understands a document whole.
+func Loaded(t testing.TB, d *document.Document) *evaluate.Demonstration {
+	t.Helper()
 	require.NoError(t, d.Check())
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
-	return Again(e, 900, 450), e
+	return e
+}
+
+// Drawn composes a document with further entries.
+func Drawn(t testing.TB, d *document.Document, width, height float64, shown ...document.Entry) *picture.Picture {
+	t.Helper()
+	d.Shown = append(d.Shown, shown...)
+	return Again(Loaded(t, d), width, height)
 }

@@ -68,6 +68,15 @@ export interface Panel {
   axes: boolean;
   ticksX: TickStyle;
   ticksY: TickStyle;
+  /** StepX and StepY are the distances between the numbers; 0 leaves them to the window. */
+  stepX?: number;
+  stepY?: number;
+  /** NameX and NameY stand at the ends of the axes, such as t or “time in s”; none stands for the functions' letter, and y. */
+  nameX?: string;
+  nameY?: string;
+  /** Title and Caption are words above the panel. */
+  title?: string;
+  caption?: string;
   /** Legend names the curves in the emptiest corner instead of at themselves. */
   legend?: boolean;
   /** Values are the panel's own values of parameters, by name: their dials do not move this panel. */

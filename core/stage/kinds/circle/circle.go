@@ -193,15 +193,12 @@ func (c *Live) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	r := roundOf(c, v)
-	from := len(on.Pen.Data)
 	r.turn(on, 0, 2*math.Pi, func(float64) float64 { return 1 }, compose.Stroke(picture.Ink, on.Scaled(compose.RayWidth), compose.PatternOf(on.Entry, picture.Whole), 1))
 	centre, point := r.at(0, 0), r.at(r.cos, r.sin)
 	on.Segment(compose.Stroke(picture.Ink, on.Scaled(2.4), picture.Whole, 1), centre, point)
 	on.Pen.Marker(picture.Ink, picture.Disc, centre[0], centre[1], on.Scaled(3))
-	on.Room.Lines(on.Pen.Data[from:])
 	on.Pen.Handle(on.Index, point[0], point[1])
 	on.Pen.Marker(hue, picture.Grip, point[0], point[1], on.Scaled(compose.PointRadius+1))
-	on.Room.Take(point[0]-9, point[1]-9, 18, 18, 50)
 	return nil
 }
 

@@ -136,9 +136,8 @@ func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
 	y := v.Y(c.Centre + c.Radius*c.Lengths[p.Ratio].Value)
 	if x := v.X(c.At); defined && v.Near(x, y) {
 		on.Pen.Marker(hue, picture.Disc, x, y, on.Scaled(compose.PointRadius-1))
-		on.Room.Take(x-7, y-7, 14, 14, 50)
 	}
-	a, ok := on.OnLines(on.Pen.Data[begun:])
+	a, ok := on.OnLines(begun)
 	if !ok {
 		return compose.Anchor{}, ""
 	}

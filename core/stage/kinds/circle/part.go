@@ -111,7 +111,6 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	if !of.Exists() {
 		return nil
 	}
-	from := len(on.Pen.Data)
 	var a compose.Anchor
 	var latex string
 	hue := p.Hue(on.Now)
@@ -140,7 +139,6 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 		a, latex = p.triangles(on)
 		hue = picture.Ink
 	}
-	on.Room.Lines(on.Pen.Data[from:])
 	if a.X == 0 && a.Y == 0 {
 		return nil
 	}
@@ -149,15 +147,16 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 
 // arc draws the arc from the positive x-axis to the point, thick; turns beyond the first wind outside of it.
 func (c *Live) arc(on *compose.On, hue picture.Colour) (compose.Anchor, string) {
-	r, to := roundOf(c, on.View), c.Angle.Radians
+	r, to, begun := roundOf(c, on.View), c.Angle.Radians, len(on.Pen.Data)
 	r.turn(on, 0, to, winding(to, 1, windingStep), compose.Stroke(hue, on.Scaled(arcWidth), picture.Whole, 1))
 	sin, cos := math.Sincos(to / 2)
-	at := r.at(cos*1.04, sin*1.04)
+	at := r.at(cos, sin)
 	latex := ""
 	if r := c.Angle.OfPi; r != nil && to != 0 {
 		latex = evaluate.PiLaTeX(r)
 	}
-	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, latex
+	a, _ := on.OnLines(begun)
+	return a.Rather(at[0], at[1]), latex
 }
 
 // winding is the distance at which an arc to an angle is drawn: on its circle within one turn, else from outside inwards.
@@ -169,12 +168,13 @@ func winding(to, distance, step float64) func(angle float64) float64 {
 }
 
 func (c *Live) angleMark(on *compose.On, hue picture.Colour) (compose.Anchor, string) {
-	r, to := roundOf(c, on.View), c.Angle.Radians
+	r, to, begun := roundOf(c, on.View), c.Angle.Radians, len(on.Pen.Data)
 	const distance = 0.26
 	r.turn(on, 0, to, winding(to, distance, windingStep/2), compose.Stroke(hue, on.Scaled(2.6), picture.Whole, 1))
 	sin, cos := math.Sincos(to / 2)
-	at := r.at(cos*distance*1.1, sin*distance*1.1)
-	return compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, on.Now.Typeset(DegreesLaTeX(c.Angle))
+	at := r.at(cos*distance, sin*distance)
+	a, _ := on.OnLines(begun)
+	return a.Rather(at[0], at[1]), on.Now.Typeset(DegreesLaTeX(c.Angle))
 }
 
 func (c *Live) coordinates(on *compose.On) compose.Anchor {
@@ -235,11 +235,14 @@ func (p *Part) length(on *compose.On) compose.Anchor {
 			a[0], b[0] = a[0]-offset, b[0]-offset
 		}
 	}
+	begun := len(on.Pen.Data)
 	on.Arrow(compose.Stroke(RatioHue(f), on.Scaled(compose.LengthWidth), picture.Whole, 1), a, b)
+	label := on.Middle(a, b)
+	label.From, label.To = begun, len(on.Pen.Data)
 	if f == trig.Sine && math.Abs(r.sin*r.cos) > 0.02 {
 		on.Corner(a, r.at(0, 0), b)
 	}
-	return on.Middle(a, b)
+	return label
 }
 
 // support draws thin what a length lies on: the tangent line at the point or the line x = r, and the ray to it.
@@ -301,7 +304,7 @@ func (p *Part) triangles(on *compose.On) (compose.Anchor, string) {
 	r.outline(on, RatioHue(f), 0.1, other)
 	r.outline(on, picture.Ink, 0.12, [][2]float64{{0, 0}, {r.cos, 0}, {r.cos, r.sin}})
 	// The proportion stands where the circle leaves room: below it or above.
-	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, Others: [][2]float64{{v.Width / 2, compose.ControlsHeight}}}, on.Now.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.Now)))
+	return compose.Anchor{X: v.Width / 2, Y: v.Height - 2, IsFree: true, Others: [][2]float64{{v.Width / 2, 4}}}, on.Now.Typeset(ProportionLaTeX(c, f, c.LaTeX(on.Now)))
 }
 
 func (r round) outline(on *compose.On, hue picture.Colour, opacity float32, corners [][2]float64) {

@@ -92,6 +92,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
+	a.Short = evaluate.HeadLaTeX(l.Function.Stated.Name, nil)
 	return on.Labelled(a, l.label(on.Now, e), pen.Colour)
 }
 
@@ -106,7 +107,7 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
 		a, ok := on.Stroked(drawn, pen)
 		if ok && on.Entry.Look.Label != document.LabelNone {
-			a.Label = picture.Label{ID: key, LaTeX: m.LaTeX, Colour: pen.Colour}
+			a.Row, a.Label = id, picture.Label{ID: key, LaTeX: m.LaTeX, Colour: pen.Colour}
 			anchors = append(anchors, a)
 		}
 	}

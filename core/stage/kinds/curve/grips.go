@@ -119,7 +119,7 @@ func (l *Live) composeGrips(on *compose.On) {
 			continue
 		}
 		on.Pen.Handle(on.Index+evaluate.GripStride*(i+1), on.View.X(g.X), on.View.Y(g.Y))
-		on.Mark(l.colour(on.Entry), picture.Grip, g.X, g.Y, compose.PointRadius-1, 8)
+		on.Mark(l.colour(on.Entry), picture.Grip, g.X, g.Y, compose.PointRadius-1)
 	}
 }
 

@@ -23,7 +23,6 @@ const (
 
 // Compose draws the figure with its measure.
 func (f *Live) Compose(on *compose.On) []compose.Anchor {
-	begun := len(on.Pen.Data)
 	pen := compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(figureWidth), compose.PatternOf(on.Entry, picture.Whole), 1)
 	var anchors []compose.Anchor
 	switch f.Shape {
@@ -38,7 +37,6 @@ func (f *Live) Compose(on *compose.On) []compose.Anchor {
 		}
 		anchors = f.composeJoined(on, places, pen)
 	}
-	on.Room.Lines(on.Pen.Data[begun:])
 	if on.Entry.Look.Label == document.LabelNone {
 		return nil
 	}
@@ -89,7 +87,7 @@ func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.St
 		on.Segment(pen, p, at[(i+1)%len(at)])
 		x, y = x+p[0]/float64(len(at)), y+p[1]/float64(len(at))
 	}
-	return label(compose.Anchor{X: x, Y: y, IsPoint: true}, "A="+number.Format(area(places), 3))
+	return label(compose.Anchor{X: x, Y: y, IsPoint: true, Inside: true}, "A="+number.Format(area(places), 3))
 }
 
 // signedLength writes a length, for a level or an upright segment with its direction's sign.
@@ -125,12 +123,13 @@ func turnFrom(centre, first, last [2]float64) (from, turn float64) {
 }
 
 func composeArc(on *compose.On, p [][2]float64, pen compose.Strokes) (compose.Anchor, string) {
-	v := on.View
+	v, begun := on.View, len(on.Pen.Data)
 	from, turn := turnFrom(p[0], p[1], p[2])
 	r := math.Hypot(p[1][0]-p[0][0], p[1][1]-p[0][1])
 	on.Around(p[0], r, from, from+turn, pen)
 	sin, cos := math.Sincos(from + turn/2)
-	return compose.Anchor{X: v.X(p[0][0] + r*cos), Y: v.Y(p[0][1] + r*sin)}, number.Format(r*turn, 2)
+	a, _ := on.OnLines(begun)
+	return a.Rather(v.X(p[0][0]+r*cos), v.Y(p[0][1]+r*sin)), number.Format(r*turn, 2)
 }
 
 // composeAngle marks an angle at the second point, anticlockwise from the first to the third, with its measure; a right
@@ -146,15 +145,16 @@ func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes)
 		on.Corner(at(vertex), at(p[0]), at(p[2]))
 		return compose.Anchor{}, ""
 	}
-	r := float64(on.Scaled(angleRadius)) * on.Pixel()
+	r, begun := float64(on.Scaled(angleRadius))*on.Pixel(), len(on.Pen.Data)
 	on.Around(vertex, r, from, from+turn, pen)
 	sin, cos := math.Sincos(from + turn/2)
-	middle := at([2]float64{vertex[0] + r*cos*1.2, vertex[1] + r*sin*1.2})
+	middle := at([2]float64{vertex[0] + r*cos, vertex[1] + r*sin})
 	latex := number.Format(turn*180/math.Pi, 1) + `^{\circ}`
 	if !on.Now.IsInDegrees() {
 		latex = number.Format(turn, 2)
 	}
-	return compose.Anchor{X: middle[0], Y: middle[1], IsPoint: true}, latex
+	a, _ := on.OnLines(begun)
+	return a.Rather(middle[0], middle[1]), latex
 }
 
 // See works out the line, or where both functions meet between the window's sides.
@@ -183,7 +183,7 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 		return nil
 	}
 	x, y, slope := seen.x, seen.y, seen.slope
-	latex := "m=" + number.Format(slope, 3)
+	latex, begun := "m="+number.Format(slope, 3), len(on.Pen.Data)
 	if math.IsInf(slope, 0) {
 		on.Segment(pen, [2]float64{v.X(x), 0}, [2]float64{v.X(x), v.Height})
 		latex = "x=" + number.Format(x, 3)
@@ -197,16 +197,12 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 			on.Corner([2]float64{px, py}, [2]float64{v.X(x + 1), v.Y(y - 1/slope)}, [2]float64{v.X(x + 1), v.Y(y + slope)})
 		}
 	}
-	away := math.Copysign(90, v.Width/2-px)
-	ax := px + away
-	if math.IsInf(slope, 0) {
-		ax = px
+	a, inSight := on.OnLines(begun)
+	if !inSight {
+		return nil
 	}
-	ay := v.Y(y + slope*(v.AtX(ax)-x))
-	if math.IsInf(slope, 0) || ay < 0 || ay > v.Height {
-		ay = math.Max(20, math.Min(v.Height-20, py-60))
-	}
-	return []compose.Anchor{{X: ax, Y: ay, Label: picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}}}
+	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}
+	return []compose.Anchor{a}
 }
 
 // composeCrossings marks where two curves meet.
@@ -217,7 +213,7 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 			continue
 		}
 		x, y := v.X(p[0]), v.Y(p[1])
-		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1, 7)
+		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1)
 		if i < mostNamed {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
 				LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p[0], p[1], 2)), Colour: compose.ColourOf(on.Entry)}})

@@ -118,7 +118,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 			shape = picture.Ring
 		}
 		x, y := v.X(p.X), v.Y(p.Y)
-		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1, 7)
+		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1)
 		anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{
 			LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p.X, p.Y, 2))}})
 	}
@@ -128,27 +128,27 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 	v := on.View
 	var anchors []compose.Anchor
-	from := len(on.Pen.Data)
 	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
 	for _, g := range on.Seen.([]found.Guide) {
 		if g.Upright {
 			if x := v.X(g.At); x >= 0 && x <= v.Width {
+				begun := len(on.Pen.Data)
 				on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
-				anchors = append(anchors, compose.Anchor{X: x, Y: v.Height - 26, Label: picture.Label{LaTeX: on.Now.Typeset("x=" + evaluate.CoordinateLaTeX(g.At, 2))}})
+				a, _ := on.OnLines(begun)
+				a = a.Rather(x, v.Height-26)
+				a.Label = picture.Label{LaTeX: on.Now.Typeset("x=" + evaluate.CoordinateLaTeX(g.At, 2))}
+				anchors = append(anchors, a)
 			}
 			continue
 		}
 		line := []sample.Point{{X: v.Left, Y: g.At + g.Slope*v.Left}, {X: v.Right, Y: g.At + g.Slope*v.Right}}
+		begun := len(on.Pen.Data)
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
-		// As far to the right as the line is in sight.
-		for x := v.Width - 70; x > 20; x -= 30 {
-			if y := v.Y(g.At + g.Slope*v.AtX(x)); y >= 16 && y <= v.Height-16 {
-				anchors = append(anchors, compose.Anchor{X: x, Y: y, Label: picture.Label{LaTeX: on.Now.Typeset("y=" + lineText(g))}})
-				break
-			}
+		if a, seen := on.OnLines(begun); seen {
+			a.Label = picture.Label{LaTeX: on.Now.Typeset("y=" + lineText(g))}
+			anchors = append(anchors, a)
 		}
 	}
-	on.Room.Lines(on.Pen.Data[from:])
 	return labelled(on, anchors)
 }
 

@@ -73,32 +73,23 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if math.IsNaN(l.At) || math.IsInf(l.At, 0) {
 		return nil
 	}
-	from, v := len(on.Pen.Data), on.View
+	begun, v := len(on.Pen.Data), on.View
 	colour, pattern := compose.ColourOf(on.Entry), compose.PatternOf(on.Entry, picture.Dashed)
-	a := compose.Anchor{}
 	switch l.body.Direction {
 	case Upright:
-		x := v.X(l.At)
-		if x < 0 || x > v.Width {
-			return nil
+		if x := v.X(l.At); x >= 0 && x <= v.Width {
+			on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
 		}
-		on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
-		a = compose.Anchor{X: x, Y: v.Height - 26}
 	case Level:
-		y := v.Y(l.At)
-		if y < 0 || y > v.Height {
-			return nil
+		if y := v.Y(l.At); y >= 0 && y <= v.Height {
+			on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, 0, y, v.Width, y)
 		}
-		on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, 0, y, v.Width, y)
-		a = compose.Anchor{X: v.Width - 60, Y: y}
 	default:
 		line := []sample.Point{{X: v.Left, Y: l.At + l.Slope*v.Left}, {X: v.Right, Y: l.At + l.Slope*v.Right}}
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
-		x := v.AtX(v.Width - 70)
-		a = compose.Anchor{X: v.X(x), Y: v.Y(l.At + l.Slope*x)}
 	}
-	on.Room.Lines(on.Pen.Data[from:])
-	if a.Y < 0 || a.Y > v.Height {
+	a, seen := on.OnLines(begun)
+	if !seen {
 		return nil
 	}
 	return on.Labelled(a, l.label(on.Now), colour)

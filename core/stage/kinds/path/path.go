@@ -160,10 +160,10 @@ func (p *Live) composeLine(on *compose.On, pen compose.Strokes) (compose.Anchor,
 	if !(x >= 0 && x <= v.Width) {
 		return compose.Anchor{}, false
 	}
-	from := len(on.Pen.Data)
+	begun := len(on.Pen.Data)
 	on.Pen.Segment(pen.Colour, pen.Width, pen.Pattern, x, 0, x, v.Height)
-	on.Room.Lines(on.Pen.Data[from:])
-	return compose.Anchor{X: x, Y: v.Height * 0.2}, true
+	a, _ := on.OnLines(begun)
+	return a.Rather(x, v.Height*0.2), true
 }
 
 // composeWay draws a path without an equation: a line through the places where they have a closed form, else a dot for each
@@ -182,8 +182,7 @@ func (p *Live) composeWay(on *compose.On, pen compose.Strokes) (compose.Anchor, 
 			}
 		}
 	}
-	on.Room.Lines(on.Pen.Data[begun:])
-	return on.OnLines(on.Pen.Data[begun:])
+	return on.OnLines(begun)
 }
 
 // pathDot is the size of the dots of a path.

@@ -223,9 +223,7 @@ func (l *Between) Compose(on *compose.On) []compose.Anchor {
 		}
 	}
 	fill(on, polygons)
-	begun := len(on.Pen.Data)
 	l.composeEnds(on)
-	on.Room.Lines(on.Pen.Data[begun:])
 	seen := on.Seen.(*sight)
 	return label(on, seen.label[0], seen.label[1], seen.area)
 }
@@ -272,7 +270,7 @@ func (l *Between) composeEnds(on *compose.On) {
 		}
 		at := on.At(x, 0)
 		on.Pen.Handle(on.Index+evaluate.GripStride*(i+1), at[0], at[1])
-		on.Mark(compose.ColourOf(on.Entry), picture.Grip, x, 0, compose.PointRadius-1, 8)
+		on.Mark(compose.ColourOf(on.Entry), picture.Grip, x, 0, compose.PointRadius-1)
 	}
 }
 

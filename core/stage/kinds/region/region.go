@@ -61,7 +61,7 @@ func label(on *compose.On, x, y float64, area string) []compose.Anchor {
 	if !on.View.Sees(x, y) {
 		return nil
 	}
-	a := compose.Anchor{X: on.View.X(x), Y: on.View.Y(y), IsPoint: true}
+	a := compose.Anchor{X: on.View.X(x), Y: on.View.Y(y), IsPoint: true, Inside: true}
 	return on.Labelled(a, area, compose.ColourOf(on.Entry))
 }
 

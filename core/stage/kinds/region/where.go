@@ -141,7 +141,6 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 	on.Spend(on.Entry.ID, shape.spent, shape.cell > smallestCell)
 	shape.spent = 0
 	fill(on, shape.polygons)
-	begun := len(on.Pen.Data)
 	for i, segments := range shape.borders {
 		pen := border(on, l.conditions[i].strict)
 		for _, line := range joined(segments) {
@@ -152,7 +151,6 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 			on.Pen.EndLine(start)
 		}
 	}
-	on.Room.Lines(on.Pen.Data[begun:])
 	if shape.area == 0 {
 		return nil
 	}

@@ -90,7 +90,6 @@ func (t *Live) composeAsymptotes(on *compose.On) {
 func (t *Live) composeArrows(on *compose.On) {
 	v, seen := on.View, on.Seen.(*sight)
 	before, now, keys := seen.passed[len(seen.passed)-1], seen.now, seen.keys
-	from := len(on.Pen.Data)
 	for i := 0; i+1 < len(keys); i += 2 {
 		x1, y1 := before.Of(keys[i], keys[i+1])
 		x2, y2 := now.Of(keys[i], keys[i+1])
@@ -104,7 +103,6 @@ func (t *Live) composeArrows(on *compose.On) {
 			}
 		}
 	}
-	on.Room.Lines(on.Pen.Data[from:])
 }
 
 // composeKeys draws the parent's key points at a place, with their coordinates while the curve rests.
@@ -116,7 +114,7 @@ func (t *Live) composeKeys(on *compose.On, place Place, colour picture.Colour) (
 			continue
 		}
 		x, y := v.X(px), v.Y(py)
-		on.Mark(colour, picture.Disc, px, py, keyRadius, 6)
+		on.Mark(colour, picture.Disc, px, py, keyRadius)
 		if t.Position == math.Trunc(t.Position) {
 			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.key%d", on.Entry.ID, i/2),
 				LaTeX: on.Now.Typeset(evaluate.PairLaTeX(px, py, 2)), Colour: colour}})

@@ -126,13 +126,11 @@ func (t *Live) See(m evaluate.Moment, _ view.View, _ any) any {
 func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 	v, colour := on.View, compose.ColourOf(on.Entry)
 	if t.body.Joined {
-		from := len(on.Pen.Data)
 		line := make([]sample.Point, len(t.Points))
 		for i, p := range t.Points {
 			line[i] = sample.Point{X: p[0], Y: p[1]}
 		}
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Whole), 1))
-		on.Room.Lines(on.Pen.Data[from:])
 	}
 	for i, p := range t.Points {
 		if !v.Sees(p[0], p[1]) {
@@ -151,7 +149,7 @@ func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 			shape = picture.Grip
 			on.Pen.Handle(on.Index+evaluate.GripStride*(i+1), x, y)
 		}
-		on.Mark(colour, shape, p[0], p[1], compose.PointRadius-1.5, 7)
+		on.Mark(colour, shape, p[0], p[1], compose.PointRadius-1.5)
 	}
 	return anchors
 }

@@ -45,7 +45,7 @@ func (m *Live) Compose(on *compose.On) []compose.Anchor {
 	a, ok := runUpTo(m, on, drawn.Trail, place, firm, rest)
 	if m.Driver >= 0 && v.Sees(place.X, place.Y) {
 		on.Pen.Handle(on.Index, v.X(place.X), v.Y(place.Y))
-		on.Mark(compose.DialColour(on.Now, m.Driver), picture.Grip, place.X, place.Y, compose.PointRadius+1, 9)
+		on.Mark(compose.DialColour(on.Now, m.Driver), picture.Grip, place.X, place.Y, compose.PointRadius+1)
 	}
 	if !ok {
 		return nil
@@ -80,8 +80,7 @@ func runUpTo(m *Live, on *compose.On, trail sample.Trail, place sample.Point, fi
 	if cut < len(trail.Points) && m.body.Rest != document.RestHidden {
 		on.Broken(append([]sample.Point{place}, trail.Points[cut:]...), rest)
 	}
-	a, ok := on.OnLines(on.Pen.Data[begun:])
-	on.Room.Lines(on.Pen.Data[begun:])
+	a, ok := on.OnLines(begun)
 	return a, ok
 }
 

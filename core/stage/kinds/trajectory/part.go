@@ -138,7 +138,6 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 	if !m.Exists() {
 		return nil
 	}
-	begun := len(on.Pen.Data)
 	at := m.Place(m.At)
 	pixel := on.At
 	here, pole := pixel(at.X, at.Y), pixel(0, 0)
@@ -152,8 +151,11 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 		far := (v.Right - v.Left + v.Top - v.Bottom) + math.Hypot(v.Left+v.Right, v.Top+v.Bottom)
 		on.Segment(compose.Stroke(picture.Axis, on.Scaled(compose.RayWidth), picture.Dashed, 1), pole, pixel(far*cos, far*sin))
 		if r := m.Radius(m.At); r == r {
+			begun := len(on.Pen.Data)
 			on.Arrow(compose.Stroke(radiusHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, here)
-			label(on.Middle(pole, here), "r="+number.Format(r, 2), radiusHue)
+			a := on.Middle(pole, here)
+			a.From, a.To = begun, len(on.Pen.Data)
+			label(a, "r="+number.Format(r, 2), radiusHue)
 		}
 	case Projections:
 		on.Segment(compose.Stroke(acrossHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(at.X, 0))
@@ -187,7 +189,6 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 	case Graph:
 		return p.coordinateGraph(on)
 	}
-	on.Room.Lines(on.Pen.Data[begun:])
 	return anchors
 }
 
@@ -249,8 +250,7 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 			on.Pen.Marker(hue, picture.Disc, head[0], head[1], on.Scaled(compose.PointRadius-1))
 		}
 	}
-	on.Room.Lines(on.Pen.Data[begun:])
-	a, ok := on.OnLines(on.Pen.Data[begun:])
+	a, ok := on.OnLines(begun)
 	if !ok {
 		return nil
 	}

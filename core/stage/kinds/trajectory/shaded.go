@@ -31,7 +31,7 @@ func (p *Part) region(on *compose.On) []compose.Anchor {
 			if width := at.Far - at.Near; width > widest {
 				sin, cos := math.Sincos(at.Direction)
 				middle := (at.Near + at.Far) / 2
-				widest, label = width, compose.Anchor{X: v.X(middle * cos), Y: v.Y(middle * sin), IsPoint: true}
+				widest, label = width, compose.Anchor{X: v.X(middle * cos), Y: v.Y(middle * sin), IsPoint: true, Inside: true}
 			}
 		}
 		for i := len(sector) - 1; i >= 0; i-- {
@@ -129,5 +129,5 @@ func (p *Part) swept(on *compose.On) (middle compose.Anchor, area float64) {
 	place := m.Place(m.At)
 	to(place)
 	on.Pen.EndLine(start)
-	return compose.Anchor{X: v.X(place.X / 2), Y: v.Y(place.Y / 2), IsPoint: true}, area
+	return compose.Anchor{X: v.X(place.X / 2), Y: v.Y(place.Y / 2), IsPoint: true, Inside: true}, area
 }
