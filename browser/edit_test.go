@@ -311,21 +311,52 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 	signInDemo(t, page)
 	copyBench(t, page, "The float in the tide gauge")
 	click(t, saying(t, page, ".chip", "^window"))
-	one(t, page, ".window-form input[type=text]")
-	fields := page.MustElements(".window-form input[type=text]")
-	require.Len(t, fields, 2, "with equal scales only x is typed")
-	write(t, fields[0], "-π")
-	write(t, fields[1], "3π +")
-	click(t, saying(t, page, "button", "Show this window"))
+	field := func(name string) *rod.Element { return one(t, page, `.window-form [aria-label="`+name+`"]`) }
+	write(t, field("x from"), "-π")
+	write(t, field("x to"), "3π +")
+	require.NoError(t, field("x to").Type(input.Enter))
 	saying(t, page, ".window-form .problem", "stops after")
-	write(t, fields[1], "3π")
-	click(t, saying(t, page, "button", "Show this window"))
+	write(t, field("x to"), "3π")
+	require.NoError(t, field("x to").Type(input.Enter))
 	until(t, page, `() => Math.abs(parvix.document().panels[0].window.right - 3 * Math.PI) < 1e-9`)
 	drawn(t, page)
 	w := seen(t, page)
 	assert.InDelta(t, -math.Pi, w.Left, 1e-6)
 	assert.InDelta(t, 3*math.Pi, w.Right, 1e-6)
 	assert.InDelta(t, w.Width/(w.Right-w.Left), w.Height/(w.Top-w.Bottom), 1e-6, "equal scales")
+	// The sheet stays: the ends of y are typed next, and those of x follow.
+	write(t, field("y to"), "6")
+	require.NoError(t, field("y to").Type(input.Enter))
+	until(t, page, `() => Math.abs(parvix.document().panels[0].window.top - 6) < 1e-9`)
+	drawn(t, page)
+	w = seen(t, page)
+	assert.InDelta(t, w.Width/(w.Right-w.Left), w.Height/(w.Top-w.Bottom), 1e-6, "equal scales")
+	write(t, field("A number on x every"), "π/3")
+	write(t, field("Name of the axis y"), "height in m")
+	require.NoError(t, field("Name of the axis y").Type(input.Enter))
+	until(t, page, `() => parvix.document().panels[0].nameY === 'height in m' && Math.abs(parvix.document().panels[0].stepX - Math.PI / 3) < 1e-9`)
+}
+
+// A hand that takes a number of an axis stretches that axis alone.
+func TestAnAxisIsStretchedByItsNumbers(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, "The float in the tide gauge")
+	drawn(t, page)
+	before := seen(t, page)
+	type number struct{ X, Y, Width, Height float64 }
+	at := ask[number](t, page, `() => parvix.numbers(0).filter(n => !n.onY).at(-1)`)
+	box := one(t, page, ".plane").MustShape().Box()
+	from := proto.Point{X: box.X + at.X + at.Width/2, Y: box.Y + at.Y + at.Height/2}
+	require.NoError(t, page.Mouse.MoveTo(from))
+	require.NoError(t, page.Mouse.Down(proto.InputMouseButtonLeft, 1))
+	require.NoError(t, page.Mouse.MoveLinear(proto.Point{X: from.X - 100, Y: from.Y}, 5))
+	require.NoError(t, page.Mouse.Up(proto.InputMouseButtonLeft, 1))
+	until(t, page, `() => parvix.document().panels[0].equalScales === false`)
+	drawn(t, page)
+	after := seen(t, page)
+	assert.Greater(t, after.Right-after.Left, (before.Right-before.Left)*1.05, "more of x is seen")
+	assert.InDelta(t, before.Top-before.Bottom, after.Top-after.Bottom, 1e-9, "and as much of y")
 }
 
 func TestDegreesAreADemonstrationsUnit(t *testing.T) {

@@ -20,6 +20,8 @@
   const workers = [];
   /** What the formulas of each panel's picture say, run by run. */
   const words = [];
+  /** Where the numbers beside the axes of each panel stand. */
+  const numbers = [];
   const Original = window.Worker;
   window.Worker = class extends Original {
     constructor(...args) {
@@ -28,7 +30,9 @@
       this.addEventListener('message', ({ data }) => {
         if (data.kind !== 'frame') return;
         data.frame.pictures.forEach((picture, panel) => {
-          if (picture?.texts) words[panel] = picture.texts.words;
+          if (!picture?.texts) return;
+          words[panel] = picture.texts.words;
+          numbers[panel] = picture.texts.numbers;
         });
       });
     }
@@ -50,6 +54,7 @@
     workers,
     timings,
     words,
+    numbers: (panel) => numbers[panel],
     /** Whether a formula of a picture says this; what is set one above the other is read one after the other. */
     labelled: (text) => words.some((panel) => panel.join('').replaceAll(' ', '').includes(text.replaceAll(' ', ''))),
     /** Milliseconds from the page's start to the first picture of an opened demonstration. */

@@ -117,6 +117,11 @@ func zoomWindow(panel int32, width, height, px, py, factor float64) {
 	guarded(func() { the.Zoom(int(panel), width, height, px, py, factor) })
 }
 
+//go:wasmexport stretchWindow
+func stretchWindow(panel int32, width, height float64, onY int32, from, to float64) {
+	guarded(func() { the.Stretch(int(panel), width, height, onY != 0, from, to) })
+}
+
 //go:wasmexport panWindow
 func panWindow(panel int32, width, height, dx, dy float64) {
 	guarded(func() { the.Pan(int(panel), width, height, dx, dy) })

@@ -8,6 +8,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/picture"
 	"parvix/core/stage/view"
 )
 
@@ -134,6 +135,13 @@ func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 	}
 }
 
+// Stretch stretches an axis of a panel, so that what was at one pixel along it is at another.
+func (door *Door) Stretch(panel int, width, height float64, onY bool, from, to float64) {
+	if door.composer(panel) != nil {
+		door.d.Stretch(panel, view.Stretched(door.d.Panel(panel), width, height, onY, from, to))
+	}
+}
+
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {
@@ -205,7 +213,8 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...), Ticks: append([]string{}, p.Texts...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...)}
+		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...),
+		LeftOut: p.LeftOut, Numbers: append([]picture.Number{}, p.Numbers...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
 	}

@@ -7,6 +7,7 @@ import (
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/trajectory"
+	"parvix/core/stage/picture"
 )
 
 // Ask is a question or an edit that may take longer than a frame. Kind says which fields count.
@@ -333,4 +334,8 @@ type FrameTexts struct {
 	Moved bool `json:"moved"`
 	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.
 	Coarse []string `json:"coarse"`
+	// LeftOut is how many labels have no room.
+	LeftOut int `json:"leftOut"`
+	// Numbers are where the numbers beside the axes stand.
+	Numbers []picture.Number `json:"numbers"`
 }

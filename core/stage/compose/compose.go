@@ -148,7 +148,7 @@ func (c *Composer) takeRoom(f *evaluate.Frame, anchors []Anchor) {
 
 // writeGround writes the grid and the axes with their numbers.
 func (c *Composer) writeGround() {
-	c.pic.Texts = c.pic.Texts[:0]
+	c.pic.Texts, c.pic.Numbers = c.pic.Texts[:0], c.pic.Numbers[:0]
 	c.Pen.Data = append(c.pic.Ground[:0], c.base...)
 	c.writeNumerals()
 	c.pic.Ground = c.Pen.Data

@@ -223,6 +223,9 @@ func (c *Composer) writeNumerals() {
 			continue
 		}
 		p := n.places[n.chosen]
+		if !n.mayMiss {
+			c.pic.Numbers = append(c.pic.Numbers, picture.Number{X: p.box.x, Y: p.box.y, Width: p.box.width, Height: p.box.height, OnY: n.onY})
+		}
 		if n.latex != "" {
 			set, em := c.set(n.latex), c.numbers.emOf(n)
 			c.pic.Texts = c.writeBox(set, em, p.box.x, p.box.y+set.Height*em, picture.Ink, true, c.pic.Texts)

@@ -11,6 +11,8 @@ type Panels struct {
 	document *document.Document
 	windows  []document.Window
 	sizes    [][2]float64 // in pixels, as far as they are known
+	// stretched are the panels one of whose axes was stretched: their scales are equal no more.
+	stretched map[int]bool
 	// sharing are the entries that a circle's panel and a plane beside it show in one scale.
 	sharing []*document.Entry
 }
@@ -86,6 +88,7 @@ func (ps *Panels) setLinked(i int, w document.Window) {
 func (ps *Panels) Panel(i int) *document.Panel {
 	p := ps.document.Panels[i]
 	p.Window = ps.windows[i]
+	p.EqualScales = p.EqualScales && !ps.stretched[i]
 	if w, linked := ps.linked(i); linked {
 		p.Window, p.EqualScales = w, ps.document.AngleUnit != document.Degree
 	}
@@ -100,6 +103,19 @@ func (ps *Panels) SetWindow(i int, w document.Window) {
 			ps.windows[k] = w
 		}
 	}
+}
+
+// Stretch gives a panel a window in play of which one axis alone was stretched.
+func (ps *Panels) Stretch(i int, w document.Window) {
+	for k := range ps.windows {
+		if k == i || ps.document.LinkedWindows {
+			if ps.stretched == nil {
+				ps.stretched = map[int]bool{}
+			}
+			ps.stretched[k] = true
+		}
+	}
+	ps.SetWindow(i, w)
 }
 
 func (ps *Panels) loadWindows(scene *document.Scene) {

@@ -101,6 +101,15 @@ const (
 	Right
 )
 
+// Number is the box of a number beside an axis.
+type Number struct {
+	X      float64 `json:"x"`
+	Y      float64 `json:"y"`
+	Width  float64 `json:"width"`
+	Height float64 `json:"height"`
+	OnY    bool    `json:"onY"`
+}
+
 // Label is a formula beside something on the panel.
 type Label struct {
 	// ID is the id of the shown entry it belongs to.
@@ -137,6 +146,8 @@ type Picture struct {
 	// Texts are written on the ground, Words are the runs of formulas.
 	Texts, Words []string
 	Labels       []Label
+	// Numbers are where the numbers beside the axes stand.
+	Numbers []Number
 	// LeftOut is how many labels have no room.
 	LeftOut int
 }

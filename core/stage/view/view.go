@@ -31,14 +31,60 @@ func Seen(p *document.Panel, width, height float64) View {
 	return v
 }
 
-// Typed is the window that shows exactly the typed ends: with equal scales those of x, and the height follows.
+// Typed is the window that shows exactly the typed ends. With equal scales the ends of one axis are those that were changed, and the
+// other's follow about their middle; x counts where both were.
 func Typed(p *document.Panel, typed document.Window, width, height float64) document.Window {
-	if p.EqualScales {
-		half := (typed.Right - typed.Left) * height / width / 2
-		middle := (p.Window.Bottom + p.Window.Top) / 2
-		typed.Bottom, typed.Top = middle-half, middle+half
+	if !p.EqualScales {
+		return typed
 	}
+	before := Seen(p, width, height)
+	const rounding = 1e-4
+	changed := func(a, b, extent float64) bool { return math.Abs(a-b) > rounding*extent }
+	across, up := before.Right-before.Left, before.Top-before.Bottom
+	if !changed(typed.Left, before.Left, across) && !changed(typed.Right, before.Right, across) &&
+		(changed(typed.Bottom, before.Bottom, up) || changed(typed.Top, before.Top, up)) {
+		half := (typed.Top - typed.Bottom) * width / height / 2
+		middle := (before.Left + before.Right) / 2
+		typed.Left, typed.Right = middle-half, middle+half
+		return typed
+	}
+	half := (typed.Right - typed.Left) * height / width / 2
+	middle := (before.Bottom + before.Top) / 2
+	typed.Bottom, typed.Top = middle-half, middle+half
 	return typed
+}
+
+// Stretched is the window in which what was at one pixel along an axis is at another: about the axes' origin, or the middle where
+// that is out of sight or too near to the hand.
+func Stretched(p *document.Panel, width, height float64, onY bool, from, to float64) document.Window {
+	v := Seen(p, width, height)
+	w := v.Window
+	lo, hi, zero, extent := v.Left, v.Right, v.X(0), v.Width
+	if onY {
+		lo, hi, zero, extent = v.Bottom, v.Top, v.Y(0), v.Height
+	}
+	const tooNear = 12
+	if zero < 0 || zero > extent || math.Abs(from-zero) < tooNear {
+		zero = extent / 2
+	}
+	// The hand does not pull an axis over its origin.
+	if (from-zero)*(to-zero) <= 0 || math.Abs(to-zero) < tooNear {
+		return p.Window
+	}
+	factor, middle := (from-zero)/(to-zero), v.AtX(zero)
+	if onY {
+		middle = v.AtY(zero)
+	}
+	lo, hi = middle+(lo-middle)*factor, middle+(hi-middle)*factor
+	if !(hi-lo >= narrowest && hi-lo <= widest) {
+		return p.Window
+	}
+	if onY {
+		w.Bottom, w.Top = lo, hi
+	} else {
+		w.Left, w.Right = lo, hi
+	}
+	return orBefore(p, w)
 }
 
 // X and Y turn a place of the plane into pixels; y is up in the plane and down in the picture.

@@ -58,14 +58,20 @@ export function useWindows(bench: Bench) {
     if (mended) await mend(panel, mended);
   }
 
-  /** Takes the window in play over into the document, but for one that was moved while presenting. */
-  async function keepWindow(panel: number, presented: boolean) {
+  /** Takes the window in play over into the document, but for one that was moved while presenting. One whose axis was
+   * stretched has equal scales no more. */
+  async function keepWindow(panel: number, presented: boolean, stretched = false) {
     if (presented) {
       windowsMoved.value = new Set([...windowsMoved.value, panel]);
       return;
     }
     const window = await windowInPlay(panel);
-    if (window) await bench.keepInPlay((copy) => putWindow(copy, panel, window));
+    if (!window) return;
+    await bench.keepInPlay((copy) => {
+      putWindow(copy, panel, window);
+      if (stretched)
+        for (const p of copy.linkedWindows ? copy.panels : [copy.panels[panel]!]) p.equalScales = false;
+    });
   }
 
   /** Writes the windows that were moved while presenting into a copy; what they are is asked for first. */

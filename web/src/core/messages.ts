@@ -11,6 +11,7 @@ export type Move =
   | ['dragPoint', number, number, number, number, number, number]
   | ['nudgePoint', number, number, number, number, number, number]
   | ['zoomWindow', number, number, number, number, number, number]
+  | ['stretchWindow', number, number, number, 0 | 1, number, number]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
   | ['beginScene', number]

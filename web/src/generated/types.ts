@@ -748,6 +748,10 @@ export interface FrameTexts {
   moved: boolean;
   /** Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work. */
   coarse: string[];
+  /** LeftOut is how many labels have no room. */
+  leftOut: number;
+  /** Numbers are where the numbers beside the axes stand. */
+  numbers: Number[];
 }
 
 // core/ask/edit
@@ -865,6 +869,15 @@ export const Shape = {
   Ring: 1,
   Grip: 2,
 } as const;
+
+/** Number is the box of a number beside an axis. */
+export interface Number {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  onY: boolean;
+}
 
 // server/domain
 

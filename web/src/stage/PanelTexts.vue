@@ -78,7 +78,7 @@ p {
 }
 .topLeft,
 .topRight {
-  top: 48px;
+  top: 12px;
 }
 .bottomLeft,
 .bottomRight {

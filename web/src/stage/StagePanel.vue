@@ -4,12 +4,12 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, 
 import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
-import type { AdviceView, Mended, Panel } from '../generated/types';
+import type { AdviceView, FrameTexts, Mended, Panel } from '../generated/types';
 import { nameOf as entryName } from '../kinds';
 import { ofKind } from '../shared/entries';
 import AdviceStrip from './AdviceStrip.vue';
 import HandleLayer from './HandleLayer.vue';
-import PanelChips from './PanelChips.vue';
+import PanelHead from './PanelHead.vue';
 import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
 import { arrows, listen } from './gestures';
@@ -26,6 +26,8 @@ const handles = shallowRef<Place[]>([]);
 const spoken = ref('');
 /** The curves that take too much work to be drawn as finely as they should. */
 const coarse = shallowRef<string[]>([]);
+/** How many labels have no room. */
+const leftOut = ref(0);
 const coarseNames = computed(() => {
   const names = shown.value.filter((s) => coarse.value.includes(s.id)).map(entryName);
   return [...new Set(names)].join(', ');
@@ -61,7 +63,11 @@ function handOver() {
 function place(picture: PanelPicture) {
   outdated.forEach((canvas) => canvas.remove());
   outdated = [];
-  if (picture.texts) coarse.value = picture.texts.coarse;
+  if (picture.texts) {
+    coarse.value = picture.texts.coarse;
+    leftOut.value = picture.texts.leftOut;
+    ({ numbers } = picture.texts);
+  }
   if (JSON.stringify(picture.handles) !== JSON.stringify(handles.value)) handles.value = picture.handles;
   void readings.follow();
   describeLater();
@@ -130,12 +136,26 @@ onMounted(() => {
       presented ||= bench.presenting;
       void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]);
     },
+    axisAt: (x, y) => {
+      const number = numbers.find(
+        (n) =>
+          x >= n.x - reach && x <= n.x + n.width + reach && y >= n.y - reach && y <= n.y + n.height + reach,
+      );
+      return number && (number.onY ? 'y' : 'x');
+    },
+    stretch: (axis, from, to) => {
+      presented ||= bench.presenting;
+      stretched = true;
+      const onY = axis === 'y' ? 1 : 0;
+      void bench.frames.request(['stretchWindow', props.index, size.width, size.height, onY, from, to]);
+    },
     zoom,
     fit: () => void bench.fit(props.index),
     tap,
     settled: () => {
-      void bench.keepWindow(props.index, presented);
+      void bench.keepWindow(props.index, presented, stretched);
       presented = false;
+      stretched = false;
     },
   });
 });
@@ -152,6 +172,11 @@ function tap(x: number, y: number) {
   if (!bench.plotting) return void readings.tap(x, y);
   void bench.askEditInPlay({ kind: 'plot', id: bench.plotting, panel: props.index, ...size, x, y });
 }
+
+/** Where the numbers beside the axes stand: a hand that takes one stretches its axis. */
+let numbers: FrameTexts['numbers'] = [];
+const reach = 4;
+let stretched = false;
 
 /** Whether the window was moved while presenting: a wheel comes to rest some time after its last turn. */
 let presented = false;
@@ -202,51 +227,63 @@ function take(id: string) {
     @dragover.prevent
     @drop.prevent="take($event.dataTransfer?.getData('text/x-parvix-entry') ?? '')"
   >
-    <div
-      ref="plane"
-      class="plane"
-      :class="{ plotting: bench.plotting }"
-      tabindex="0"
-      role="application"
-      :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
-      @keydown="planeKey"
-    >
-      <div ref="surfaces" />
-      <HandleLayer :index="index" :handles="handles" :size="() => size" />
+    <PanelHead :panel="panel" :index="index" @fit="bench.fit(index)" @read="openReading" />
+    <div class="sight">
+      <div
+        ref="plane"
+        class="plane"
+        :class="{ plotting: bench.plotting }"
+        tabindex="0"
+        role="application"
+        :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
+        @keydown="planeKey"
+      >
+        <div ref="surfaces" />
+        <HandleLayer :index="index" :handles="handles" :size="() => size" />
+      </div>
+      <ReadingCard
+        v-if="reading"
+        ref="readingCard"
+        :reading="reading"
+        :problem="readingProblem"
+        :size="size"
+        @read="readings.at"
+        @keep="readings.keep"
+        @close="readings.close"
+      />
+      <p v-if="bench.plotting && index === 0" class="plots" role="status">
+        Tap the stage: every tap plots a point, and points can be dragged.
+        <button class="chip" @click="bench.plotting = ''">done</button>
+      </p>
+      <p v-if="coarseNames" class="coarse" role="status">
+        {{ coarseNames }}: drawn coarsely or not at all, since it takes too much work
+      </p>
+      <p v-else-if="leftOut && !bench.presenting" class="coarse quiet" role="status">
+        {{ leftOut }} {{ leftOut === 1 ? 'label has' : 'labels have' }} no room here
+      </p>
+      <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
+      <p class="only-spoken" role="status">{{ spoken }}</p>
+      <PanelTexts :panel="panel" @measured="measured" />
     </div>
-    <ReadingCard
-      v-if="reading"
-      ref="readingCard"
-      :reading="reading"
-      :problem="readingProblem"
-      :size="size"
-      @read="readings.at"
-      @keep="readings.keep"
-      @close="readings.close"
-    />
-    <p v-if="bench.plotting && index === 0" class="plots" role="status">
-      Tap the stage: every tap plots a point, and points can be dragged.
-      <button class="chip" @click="bench.plotting = ''">done</button>
-    </p>
-    <p v-if="coarseNames" class="coarse" role="status">
-      {{ coarseNames }}: drawn coarsely or not at all, since it takes too much work
-    </p>
-    <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
-    <p class="only-spoken" role="status">{{ spoken }}</p>
-    <PanelTexts :panel="panel" @measured="measured" />
-    <PanelChips :panel="panel" :index="index" @fit="bench.fit(index)" @read="openReading" />
   </section>
 </template>
 
 <style scoped>
 .panel {
-  position: relative;
+  container-type: inline-size;
+  display: flex;
+  flex-direction: column;
   min-width: 0;
   min-height: 0;
   background: var(--sheet);
   border: 1px solid var(--hairline);
   /* Rounder corners would have to be cut from the canvases, in one more pass over the panel in every frame. */
   border-radius: 2px;
+}
+.sight {
+  position: relative;
+  flex: 1;
+  min-height: 0;
 }
 .plane {
   position: absolute;
@@ -257,6 +294,12 @@ function take(id: string) {
 }
 .plane:active {
   cursor: grabbing;
+}
+.plane[data-axis='x'] {
+  cursor: ew-resize;
+}
+.plane[data-axis='y'] {
+  cursor: ns-resize;
 }
 .plane.plotting {
   cursor: crosshair;
@@ -270,6 +313,10 @@ function take(id: string) {
   background: var(--sheet);
   border: 1px solid var(--brass);
   border-radius: 4px;
+}
+.quiet {
+  border-color: var(--hairline);
+  color: var(--muted);
 }
 .plots {
   position: absolute;

@@ -1,6 +1,12 @@
 // Hands on a plane: drag pans, wheel and pinch zoom at the pointer, a double tap fits. Only pixels are known here.
+export type Axis = 'x' | 'y';
+
 export interface Hands {
   pan(dx: number, dy: number): void;
+  /** The axis whose number lies at a place. */
+  axisAt(x: number, y: number): Axis | undefined;
+  /** What was at one place along an axis goes to another. */
+  stretch(axis: Axis, from: number, to: number): void;
   zoom(x: number, y: number, factor: number): void;
   fit(): void;
   /** A tap that was no drag. */
@@ -19,6 +25,7 @@ const wheelPace = 0.0015;
 export function listen(element: HTMLElement, hands: Hands): () => void {
   const down = new Map<number, { x: number; y: number }>();
   let moved = false;
+  let axis: Axis | undefined;
   let lastTap = { at: 0, x: 0, y: 0 };
   let rest = 0;
   const stop = new AbortController();
@@ -34,13 +41,19 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
     if (e.button !== 0) return;
     element.setPointerCapture(e.pointerId);
     down.set(e.pointerId, place(e));
-    if (down.size === 1) moved = false;
+    if (down.size > 1) return;
+    moved = false;
+    const { x, y } = place(e);
+    axis = hands.axisAt(x, y);
   });
 
   on('pointermove', (e) => {
     const was = down.get(e.pointerId);
-    if (!was) return;
     const is = place(e);
+    if (!was) {
+      element.dataset.axis = hands.axisAt(is.x, is.y) ?? '';
+      return;
+    }
     const other = [...down].find(([id]) => id !== e.pointerId)?.[1];
     if (other) {
       const before = Math.hypot(was.x - other.x, was.y - other.y);
@@ -48,7 +61,8 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
       if (before > 5 && after > 5) hands.zoom((is.x + other.x) / 2, (is.y + other.y) / 2, before / after);
       moved = true;
     } else if (moved || Math.hypot(is.x - was.x, is.y - was.y) > 3) {
-      hands.pan(is.x - was.x, is.y - was.y);
+      if (axis) hands.stretch(axis, was[axis], is[axis]);
+      else hands.pan(is.x - was.x, is.y - was.y);
       moved = true;
     } else {
       return;

@@ -1,0 +1,275 @@
+<script setup lang="ts">
+// A panel's window in one small sheet: its ends, scales, numbers and names. What is typed is shown at once and the sheet stays.
+import { ref } from 'vue';
+import { useBench } from '../bench/store';
+import type { Panel, TickStyle, Window } from '../generated/types';
+import Choice from '../shared/Choice.vue';
+import Sheet from '../shared/Sheet.vue';
+
+const props = defineProps<{ panel: Panel; index: number }>();
+const bench = useBench();
+
+type Words = 'nameX' | 'nameY' | 'title' | 'caption';
+type Field = keyof Window | 'stepX' | 'stepY';
+const typed = ref<Record<Field | Words, string>>({
+  ...{ left: '', right: '', bottom: '', top: '', stepX: '', stepY: '' },
+  ...{ nameX: '', nameY: '', title: '', caption: '' },
+});
+const problem = ref<{ field: Field | Words; message: string }>();
+
+const axes: { name: string; from: keyof Window; to: keyof Window }[] = [
+  { name: 'x', from: 'left', to: 'right' },
+  { name: 'y', from: 'bottom', to: 'top' },
+];
+const tickStyles: { value: TickStyle; label: string }[] = [
+  { value: 'numbers', label: '1, 2, 3' },
+  { value: 'pi', label: 'π/2, π' },
+  { value: 'degrees', label: '30°, 60°' },
+];
+const switches: { key: 'grid' | 'polar' | 'axes' | 'legend'; label: string }[] = [
+  { key: 'axes', label: 'axes' },
+  { key: 'grid', label: 'grid' },
+  { key: 'polar', label: 'polar grid' },
+  { key: 'legend', label: 'names in a list' },
+];
+
+const change = (fields: Partial<Panel>) =>
+  bench.change((copy) => Object.assign(copy.panels[props.index]!, fields));
+
+const isCircle = bench.document?.panels[0]?.kind === 'circle';
+
+/** The end that is being typed: it is left as it is while the others follow. */
+let typing: keyof Window | undefined;
+
+/** What the rounded ends in the fields stand for, as long as they are not typed anew. */
+const known: Partial<Record<Field, { text: string; number: number }>> = {};
+
+/** Puts the ends as they are seen into the fields. */
+async function showEnds() {
+  const size = bench.frames.panels[props.index]!;
+  const { window } = await bench.askInPlay({ kind: 'window', panel: props.index, ...size });
+  if (!window) return;
+  for (const key of ['left', 'right', 'bottom', 'top'] as const) {
+    if (key === typing) continue;
+    typed.value[key] = String(Number(window[key].toPrecision(6)));
+    known[key] = { text: typed.value[key], number: window[key] };
+  }
+}
+
+async function show() {
+  typing = undefined;
+  problem.value = undefined;
+  await showEnds();
+  for (const key of ['stepX', 'stepY'] as const) {
+    const step = props.panel[key];
+    typed.value[key] = step ? String(Number(step.toPrecision(9))) : '';
+  }
+  for (const key of ['nameX', 'nameY', 'title', 'caption'] as const)
+    typed.value[key] = props.panel[key] ?? '';
+}
+
+/** The number that a formula such as 2π stands for; the problem is shown at its field. */
+async function numberIn(field: Field): Promise<number | undefined> {
+  if (known[field]?.text === typed.value[field]) return known[field].number;
+  const answer = await bench.ask({ kind: 'value', text: typed.value[field] });
+  if (!answer.problem) return answer.number ?? 0;
+  problem.value = { field, message: answer.problem.message };
+  return undefined;
+}
+
+async function applyEnds() {
+  problem.value = undefined;
+  const ends: Partial<Window> = {};
+  for (const key of ['left', 'right', 'bottom', 'top'] as const) {
+    const number = await numberIn(key);
+    if (number === undefined) return;
+    ends[key] = number;
+  }
+  const window = ends as Window;
+  for (const { from, to } of axes) {
+    if (window[from] < window[to]) continue;
+    problem.value = { field: to, message: 'The second end must be above the first.' };
+    return;
+  }
+  const size = bench.frames.panels[props.index]!;
+  const answer = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
+  await bench.change((copy) => bench.putWindow(copy, props.index, answer.window ?? window));
+  await showEnds();
+}
+
+function leave() {
+  typing = undefined;
+  void applyEnds();
+}
+
+async function applyStep(field: 'stepX' | 'stepY') {
+  problem.value = undefined;
+  if (!typed.value[field].trim()) {
+    await change({ [field]: undefined });
+    return;
+  }
+  const step = await numberIn(field);
+  if (step === undefined) return;
+  if (step > 0) await change({ [field]: step });
+  else problem.value = { field, message: 'A step is above 0.' };
+}
+
+async function applyWords(field: Words) {
+  const words = typed.value[field].trim();
+  if (words !== (props.panel[field] ?? '')) await change({ [field]: words || undefined });
+}
+
+async function turnScales(equalScales: boolean) {
+  await change({ equalScales });
+  await showEnds();
+}
+
+const status = (field: Field | Words) => (problem.value?.field === field ? 'error' : '');
+</script>
+
+<template>
+  <Sheet label="Window" @opened="show">
+    <template #default="{ open }">
+      <button class="chip" aria-haspopup="dialog" :aria-expanded="open">window …</button>
+    </template>
+    <template #content>
+      <form class="window-form" @submit.prevent>
+        <fieldset v-for="{ name, from, to } in axes" :key="name">
+          <legend>{{ name }}</legend>
+          <label>
+            from
+            <a-input
+              v-model:value="typed[from]"
+              :aria-label="`${name} from`"
+              :status="status(from)"
+              @change="problem = undefined"
+              @focus="typing = from"
+              @blur="leave"
+              @press-enter="applyEnds"
+            />
+          </label>
+          <label>
+            to
+            <a-input
+              v-model:value="typed[to]"
+              :aria-label="`${name} to`"
+              :status="status(to)"
+              @change="problem = undefined"
+              @focus="typing = to"
+              @blur="leave"
+              @press-enter="applyEnds"
+            />
+          </label>
+          <label>
+            numbers
+            <Choice
+              :model-value="name === 'x' ? panel.ticksX : panel.ticksY"
+              :options="name === 'x' ? tickStyles : tickStyles.slice(0, 2)"
+              :label="`Numbers on ${name}`"
+              @update:model-value="change({ [name === 'x' ? 'ticksX' : 'ticksY']: $event })"
+            />
+          </label>
+          <label>
+            every
+            <a-input
+              v-model:value="typed[name === 'x' ? 'stepX' : 'stepY']"
+              :aria-label="`A number on ${name} every`"
+              placeholder="as it fits"
+              :status="status(name === 'x' ? 'stepX' : 'stepY')"
+              @blur="applyStep(name === 'x' ? 'stepX' : 'stepY')"
+              @press-enter="applyStep(name === 'x' ? 'stepX' : 'stepY')"
+            />
+          </label>
+          <label class="wide">
+            name
+            <a-input
+              v-model:value="typed[name === 'x' ? 'nameX' : 'nameY']"
+              :aria-label="`Name of the axis ${name}`"
+              :placeholder="name"
+              :maxlength="80"
+              @blur="applyWords(name === 'x' ? 'nameX' : 'nameY')"
+              @press-enter="applyWords(name === 'x' ? 'nameX' : 'nameY')"
+            />
+          </label>
+        </fieldset>
+        <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+        <div class="switches">
+          <label v-if="!isCircle">
+            <a-switch
+              size="small"
+              :checked="panel.equalScales"
+              aria-label="Equal scales"
+              @change="turnScales($event as boolean)"
+            />
+            equal scales
+          </label>
+          <label v-for="s in switches" :key="s.key">
+            <a-switch
+              size="small"
+              :checked="panel[s.key] ?? false"
+              :aria-label="s.label"
+              @change="change({ [s.key]: $event as boolean })"
+            />
+            {{ s.label }}
+          </label>
+        </div>
+        <label v-for="field in ['title', 'caption'] as const" :key="field" class="words">
+          {{ field }}
+          <a-input
+            v-model:value="typed[field]"
+            :aria-label="field === 'title' ? 'Title of the panel' : 'Caption of the panel'"
+            :maxlength="field === 'title' ? 80 : 200"
+            @blur="applyWords(field)"
+            @press-enter="applyWords(field)"
+          />
+        </label>
+      </form>
+    </template>
+  </Sheet>
+</template>
+
+<style scoped>
+.window-form {
+  width: 320px;
+}
+fieldset {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px 10px;
+  margin: 0 0 8px;
+  padding: 0;
+  border: 0;
+}
+legend {
+  grid-column: 1 / -1;
+  padding: 0;
+  font-family: var(--serif);
+  font-style: italic;
+  font-size: 18px;
+}
+label {
+  display: grid;
+  grid-template-columns: 5em 1fr;
+  align-items: center;
+}
+fieldset label {
+  grid-template-columns: 4em 1fr;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.switches {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px 10px;
+  margin: 10px 0;
+  padding-top: 10px;
+  border-top: 1px solid var(--hairline);
+}
+.switches label {
+  grid-template-columns: 44px 1fr;
+}
+.words {
+  margin-top: 6px;
+}
+</style>
