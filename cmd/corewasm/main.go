@@ -119,7 +119,7 @@ func zoomWindow(panel int32, width, height, px, py, factor float64) {
 
 //go:wasmexport stretchWindow
 func stretchWindow(panel int32, width, height float64, onY int32, from, to float64) {
-	guarded(func() { the.Stretch(int(panel), width, height, onY != 0, from, to) })
+	guarded(func() { door.Stretch(the, int(panel), width, height, onY != 0, from, to) })
 }
 
 //go:wasmexport panWindow

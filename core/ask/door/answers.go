@@ -126,6 +126,11 @@ func traced(door *Door, ask *Ask, a *Answer) error {
 
 // typeset shows what was understood of a text while it is typed.
 func typeset(door *Door, ask *Ask, a *Answer) error {
+	latex := func(n expr.Node) string { return door.d.LaTeX(n, door.d.Class) }
+	if reading, is := edit.Reading(door.d.Document, ask.Text, latex); is {
+		a.LaTeX = reading
+		return nil
+	}
 	st, err := expr.ParseStatement(ask.Text, door.d.Scope())
 	if err != nil {
 		return err

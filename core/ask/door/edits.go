@@ -10,7 +10,7 @@ import (
 // edits make another document of the question's, without a look at what is in play.
 var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	AskUpgrade: func(ask *Ask) (*document.Document, error) { return ask.Document, nil }, // reading it has done that
-	AskState:   func(ask *Ask) (*document.Document, error) { return edit.State(ask.Document, ask.ID, ask.Text) },
+	AskState:   func(ask *Ask) (*document.Document, error) { return edit.Typed(ask.Document, ask.ID, ask.Text) },
 	AskRename:  func(ask *Ask) (*document.Document, error) { return edit.Rename(ask.Document, ask.ID, ask.Text) },
 	AskDelete:  func(ask *Ask) (*document.Document, error) { return edit.Delete(ask.Document, ask.ID) },
 	AskAddParameters: func(ask *Ask) (*document.Document, error) {

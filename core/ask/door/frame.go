@@ -136,7 +136,7 @@ func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 }
 
 // Stretch stretches an axis of a panel, so that what was at one pixel along it is at another.
-func (door *Door) Stretch(panel int, width, height float64, onY bool, from, to float64) {
+func Stretch(door *Door, panel int, width, height float64, onY bool, from, to float64) {
 	if door.composer(panel) != nil {
 		door.d.Stretch(panel, view.Stretched(door.d.Panel(panel), width, height, onY, from, to))
 	}

@@ -10,7 +10,6 @@ import (
 	"parvix/core/formula/symbolic"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
-	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 )
 
@@ -149,9 +148,15 @@ func AddParameters(before *document.Document, names []string) (*document.Documen
 		if d.StatedNamed(name) != nil {
 			return nil, problem.New("name-taken", 0, len(typed), name)
 		}
-		d.Stated = append(d.Stated, newParameter(d, d.NewID("s"), name, freeColour(parameterColours(d))))
+		of := reachOf(d, name)
+		p := newParameter(d, d.NewID("s"), name, freeColour(parameterColours(d)))
+		p.From, p.To, p.Step, p.Whole = of.from, of.to, of.step, of.whole
+		if d.DecimalComma {
+			p.Step, p.From = strings.ReplaceAll(p.Step, ".", ","), strings.ReplaceAll(p.From, ".", ",")
+		}
+		d.Stated = append(d.Stated, p)
 		for i := range d.Scenes {
-			d.Scenes[i].Values[name] = evaluate.DefaultValue
+			d.Scenes[i].Values[name] = of.value
 		}
 	}
 	return d, d.Check()

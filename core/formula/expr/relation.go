@@ -2,13 +2,16 @@ package expr
 
 import "parvix/core/formula/problem"
 
-// Relation is a chain such as 0 ≤ y < x²: one sign between every two sides.
+// Relation is a chain such as 0 ≤ y < x²: one sign between every two sides; or an equation of two.
 type Relation struct {
 	Sides []Node
 	Signs []string
 }
 
-// ParseRelation reads a relation of two or more sides by <, ≤, > or ≥. The error is a *problem.Problem.
+// IsEquation tells that both sides are equal.
+func (r Relation) IsEquation() bool { return len(r.Signs) == 1 && r.Signs[0] == "=" }
+
+// ParseRelation reads a relation of two or more sides by <, ≤, > or ≥, or of two sides by =. The error is a *problem.Problem.
 func ParseRelation(text string, scope *Scope) (r Relation, err error) {
 	p, err := newParser(text, scope, 0)
 	if err != nil {
@@ -16,7 +19,11 @@ func ParseRelation(text string, scope *Scope) (r Relation, err error) {
 	}
 	err = p.run(func() {
 		r.Sides = append(r.Sides, p.sum())
-		for p.isOp("<", ">", "≤", "≥") {
+		if p.isOp("=") {
+			r.Signs = append(r.Signs, p.next().text)
+			r.Sides = append(r.Sides, p.sum())
+		}
+		for !r.IsEquation() && p.isOp("<", ">", "≤", "≥") {
 			r.Signs = append(r.Signs, p.next().text)
 			r.Sides = append(r.Sides, p.sum())
 		}
@@ -32,7 +39,7 @@ func ParseRelation(text string, scope *Scope) (r Relation, err error) {
 func (r Relation) LaTeX(class func(name string) string) string {
 	text := LaTeX(r.Sides[0], class)
 	for i, sign := range r.Signs {
-		text += map[string]string{"<": "<", ">": ">", "≤": `\le `, "≥": `\ge `}[sign] + LaTeX(r.Sides[i+1], class)
+		text += map[string]string{"<": "<", ">": ">", "≤": `\le `, "≥": `\ge `, "=": "="}[sign] + LaTeX(r.Sides[i+1], class)
 	}
 	return text
 }

@@ -267,7 +267,7 @@ fieldset label {
   border-top: 1px solid var(--hairline);
 }
 .switches label {
-  grid-template-columns: 44px 1fr;
+  grid-template-columns: 52px 1fr;
 }
 .words {
   margin-top: 6px;

@@ -104,7 +104,7 @@ func (l *Where) reach(m *measuredWhere, in []float64) {
 func (l *Where) isOutside(x, y, size float64, in []float64) bool {
 	for i := range l.conditions {
 		value := l.over(&l.conditions[i], interval.I{Lo: x, Hi: x + size}, interval.I{Lo: y, Hi: y + size}, in)
-		if value.IsEmpty() || value.Lo > 0 {
+		if value.IsEmpty() || value.Lo > 0 || l.conditions[i].equal && value.Hi < 0 {
 			return true
 		}
 	}

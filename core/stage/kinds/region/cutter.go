@@ -27,7 +27,7 @@ func (c *cutter) cell(x, y, size float64) {
 	for i := range c.of.conditions {
 		value := c.of.over(&c.of.conditions[i], across, up, c.in)
 		switch {
-		case value.IsEmpty() || value.Lo > 0:
+		case value.IsEmpty() || value.Lo > 0 || c.of.conditions[i].equal && value.Hi < 0:
 			return
 		case !(value.Hi < 0):
 			open = append(open, i)
@@ -80,11 +80,27 @@ func (c *cutter) cut(x, y, size float64, open []int) {
 	outline := make([][2]float64, len(polygon))
 	for k, p := range polygon {
 		outline[k] = p.at
-		if p.edge >= 0 {
+		if p.edge >= 0 && c.meets(p.edge, p.at) && c.meets(p.edge, polygon[(k+1)%len(polygon)].at) {
 			c.borders[p.edge] = append(c.borders[p.edge], [2][2]float64{p.at, polygon[(k+1)%len(polygon)].at})
 		}
 	}
 	c.take(outline)
+}
+
+// meets tells that a border is really there: the value of an equation comes near to 0 and does not jump over it, as at a pole.
+func (c *cutter) meets(i int, at [2]float64) bool {
+	condition := &c.of.conditions[i]
+	if !condition.equal {
+		return true
+	}
+	size := func(dx, dy float64) float64 {
+		c.of.left -= placeWork * condition.work
+		c.in[0], c.in[1] = c.view.AtX(at[0]+dx), c.view.AtY(at[1]+dy)
+		return math.Abs(condition.value(c.in))
+	}
+	const beside = smallestCell / 2
+	around := max(size(beside, beside), size(-beside, beside), size(beside, -beside), size(-beside, -beside))
+	return size(0, 0) <= around/2 || !(around > 0)
 }
 
 func (c *cutter) holds(i int, at [2]float64) bool {

@@ -31,11 +31,14 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 }
 
 // Sentence says “the region between f and g from 0 to 2”, or “where y ≥ x²”.
-func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
+func (b *Body) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	if len(b.Conditions) > 0 {
 		var parts []string
 		for _, text := range b.Conditions {
 			parts = append(parts, "{"+relationLaTeX(d, text)+"}")
+		}
+		if l, is := s.Live.(*Where); is && l.Equation != nil {
+			return l.Equation.sentence(d, parts)
 		}
 		return []evaluate.Word{evaluate.Says("the region where "), {LaTeX: strings.Join(parts, `\;\text{and}\;\allowbreak `)}}
 	}

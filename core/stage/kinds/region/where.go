@@ -26,6 +26,8 @@ type Where struct {
 	on         []int
 	in, places []float64
 	measured   measuredWhere
+	// Equation is set where one of the conditions is one: what is drawn is its curve.
+	Equation *Equation
 	// left is what the work under way may still take, in operations.
 	left float64
 }
@@ -37,6 +39,8 @@ type condition struct {
 	value  program.Point
 	over   func(x, y interval.I, in []float64) interval.I
 	strict bool
+	// equal is the condition of an equation: value = 0.
+	equal bool
 	// borders are solved for y, where solved tells that they could be.
 	borders []program.Point
 	solved  bool
@@ -60,7 +64,10 @@ func loadWhere(d evaluate.Loading, b *Body, id string) *Where {
 			if !ok {
 				return nil
 			}
-			c.strict = sign == "<" || sign == ">"
+			c.strict, c.equal = sign == "<" || sign == ">", sign == "="
+			if c.equal {
+				l.Equation = l.equationOf(d, text, expr.Minus(left, right))
+			}
 			l.conditions = append(l.conditions, c)
 		}
 	}
@@ -140,9 +147,18 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 	shape := l.shapeOn(on)
 	on.Spend(on.Entry.ID, shape.spent, shape.cell > smallestCell)
 	shape.spent = 0
-	fill(on, shape.polygons)
+	begun := len(on.Pen.Data)
+	if l.Equation == nil {
+		fill(on, shape.polygons)
+	}
 	for i, segments := range shape.borders {
 		pen := border(on, l.conditions[i].strict)
+		switch {
+		case l.conditions[i].equal:
+			pen.Width = on.Scaled(compose.CurveWidth)
+		case l.Equation != nil:
+			continue // the other conditions only cut the curve
+		}
 		for _, line := range joined(segments) {
 			start := on.Pen.Line(pen.Colour, pen.Width, pen.Pattern, pen.Opacity)
 			for _, p := range line {
@@ -150,6 +166,9 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 			}
 			on.Pen.EndLine(start)
 		}
+	}
+	if l.Equation != nil {
+		return l.labelled(on, begun)
 	}
 	if shape.area == 0 {
 		return nil
@@ -216,11 +235,19 @@ func (s *shape) middle() (best [2]float64) {
 	return best
 }
 
-// Measure is the area; of a region that runs off, or whose end was not found, none.
-func (l *Where) Measure(d evaluate.Moment) string { return areaLaTeX(d, l.Area(d)) }
+// Measure is the area; of a region that runs off, or whose end was not found, none. A curve has none.
+func (l *Where) Measure(d evaluate.Moment) string {
+	if l.Equation != nil {
+		return ""
+	}
+	return areaLaTeX(d, l.Area(d))
+}
 
 // Describe says where the conditions hold, and how large the region is.
 func (l *Where) Describe(d evaluate.Moment, _ *document.Entry) []string {
+	if l.Equation != nil {
+		return []string{l.Equation.describe(d, strings.Join(l.body.Conditions, " where "))}
+	}
 	return []string{fmt.Sprintf("The region where %s%s.", strings.Join(l.body.Conditions, " and "), spoken(l.Area(d)))}
 }
 
@@ -229,6 +256,12 @@ func (l *Where) Box(d evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box
 	if left, right, bottom, top, ok := l.extent(d); ok {
 		box.Add(left, bottom)
 		box.Add(right, top)
+		return
+	}
+	if l.Equation != nil {
+		for _, p := range l.Equation.places(d) {
+			box.Add(p[0], p[1])
+		}
 	}
 }
 

@@ -1,0 +1,237 @@
+package edit
+
+import (
+	"slices"
+	"strings"
+
+	"parvix/core/formula/expr"
+	"parvix/core/formula/problem"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/region"
+	"parvix/core/stage/kinds/trajectory"
+)
+
+// Typed takes what a person types as it stands in a book: a function, a value, x = 3 for an upright guide, (p, f(p)) for a point,
+// (cos t, sin t) for a curve, an equation or a condition in x and y; one in each line. Letters that have no value yet get their dials
+// in the same step.
+func Typed(before *document.Document, id, text string) (*document.Document, error) {
+	lines := statements(text)
+	if id != "" || len(lines) < 2 {
+		return typedOne(before, id, text)
+	}
+	d := before
+	for i, line := range lines {
+		next, err := typedOne(d, "", line)
+		if p, is := problem.Of(err); is {
+			q := *p
+			q.Line = i + 1
+			return nil, &q
+		}
+		if err != nil {
+			return nil, err
+		}
+		d = next
+	}
+	return d, nil
+}
+
+// statements are the lines of a text that say something.
+func statements(text string) (lines []string) {
+	for line := range strings.Lines(text) {
+		if line = strings.TrimSpace(line); line != "" {
+			lines = append(lines, line)
+		}
+	}
+	return lines
+}
+
+func typedOne(before *document.Document, id, text string) (*document.Document, error) {
+	var d *document.Document
+	var err error
+	if shown := meant(before, text); shown != nil && id == "" {
+		d, err = show(before, *shown)
+	} else {
+		d, err = State(before, id, text)
+	}
+	if err != nil {
+		return nil, err
+	}
+	return withDials(d, before)
+}
+
+// show puts what was typed on the stage; a curve on its closing interval, where it has one.
+func show(before *document.Document, body document.Body) (*document.Document, error) {
+	d, err := Put(before, document.Entry{Body: body, Look: document.Look{Label: labelOf(body)}})
+	if err != nil {
+		// The fields of the entry are parts of one text here.
+		if p, is := problem.Of(err); is {
+			return nil, p.In("", "")
+		}
+		return nil, err
+	}
+	if _, is := body.(*trajectory.Body); is {
+		return closed(d, d.Shown[len(d.Shown)-1].ID), nil
+	}
+	return d, nil
+}
+
+// labelOf is what the label of a new entry tells: a point its name and place.
+func labelOf(body document.Body) document.LabelKind {
+	if _, is := body.(*point.Body); is {
+		return document.LabelCoordinates
+	}
+	return document.LabelFormula
+}
+
+// meant is what a text means that states neither a function nor a value; nil for what does, or for what cannot be read.
+func meant(d *document.Document, text string) *document.Body {
+	if body := pairMeant(d, text); body != nil {
+		return &body
+	}
+	s := scope(d)
+	relation, err := expr.ParseRelation(text, s.With("x", "y"))
+	if err != nil {
+		return nil
+	}
+	var body document.Body = &region.Body{Conditions: []string{strings.TrimSpace(text)}}
+	if !relation.IsEquation() {
+		return &body
+	}
+	name, isName := relation.Sides[0].(*expr.Name)
+	names := expr.Names(relation.Sides[1])
+	depends := func(letter string) bool { return slices.Contains(names, letter) }
+	_, right, _ := strings.Cut(text, "=")
+	switch {
+	case isName && name.Name == "x" && !depends("x") && !depends("y"):
+		body = &guide.Body{Direction: guide.Upright, At: strings.TrimSpace(right)}
+	case isName && name.Name == "x" && depends("y"), isName && name.Name == "y" && depends("y"):
+	case isName:
+		return nil
+	default:
+		if _, err := expr.ParseStatement(text, s); err == nil {
+			return nil // f(x) = … may be read as a product too
+		}
+	}
+	return &body
+}
+
+// runningLetters are those that run along a curve when they have no value: (cos t, sin t).
+var runningLetters = []string{"t", "θ", "φ", "s", "u"}
+
+// pairMeant is the point or the curve that a pair of formulas gives, with a name before it or without: P = (p, f(p)), P(2, 3).
+func pairMeant(d *document.Document, text string) document.Body {
+	name, x, y, is := pairIn(text, d.DecimalComma)
+	if !is || name != "" && d.StatedNamed(name) != nil {
+		return nil
+	}
+	s := scope(d)
+	var letters []string
+	for _, part := range [2]string{x, y} {
+		f, err := expr.Parse(part, s)
+		if err != nil {
+			return nil
+		}
+		for _, letter := range expr.Names(f.Node) {
+			if !s.Names[letter] && !slices.Contains(letters, letter) {
+				letters = append(letters, letter)
+			}
+		}
+	}
+	for _, letter := range runningLetters {
+		if name == "" && slices.Contains(letters, letter) {
+			turn := "2π"
+			if d.AngleUnit == document.Degree {
+				turn = "360"
+			}
+			return &trajectory.Body{X: x, Y: y, Variable: letter, From: "0", To: turn}
+		}
+	}
+	return &point.Body{Name: name, X: x, Y: y}
+}
+
+// pairIn takes a pair apart; a name before it begins with a capital, since f(2, 3) is a value.
+func pairIn(text string, comma bool) (name, x, y string, is bool) {
+	text = strings.TrimSpace(text)
+	open := strings.IndexByte(text, '(')
+	if open < 0 || !strings.HasSuffix(text, ")") {
+		return "", "", "", false
+	}
+	head := strings.TrimSpace(strings.TrimSuffix(strings.TrimSpace(text[:open]), "="))
+	if head != "" {
+		capital, ok := expr.NameOf(head)
+		if !ok || capital[0] < 'A' || capital[0] > 'Z' {
+			return "", "", "", false
+		}
+		name = capital
+	}
+	separators := ",;|"
+	if comma {
+		separators = ";|"
+	}
+	depth, at := 0, -1
+	inner := text[open+1 : len(text)-1]
+	for i, r := range inner {
+		switch {
+		case r == '(':
+			depth++
+		case r == ')':
+			if depth--; depth < 0 {
+				return "", "", "", false
+			}
+		case depth == 0 && strings.ContainsRune(separators, r):
+			if at >= 0 {
+				return "", "", "", false
+			}
+			at = i
+		}
+	}
+	if at < 0 || depth != 0 {
+		return "", "", "", false
+	}
+	x, y = strings.TrimSpace(inner[:at]), strings.TrimSpace(inner[at+1:])
+	return name, x, y, x != "" && y != ""
+}
+
+// withDials makes dials of the letters without a value that an edit has brought, each with the range of its role.
+func withDials(d, before *document.Document) (*document.Document, error) {
+	had := evaluate.Load(before, nil).Missing
+	var letters []string
+	for _, letter := range evaluate.Load(d, nil).Missing {
+		if !slices.Contains(had, letter) && !slices.Contains(d.Gone, letter) {
+			letters = append(letters, letter)
+		}
+	}
+	return AddParameters(d, letters)
+}
+
+// Reading is what a text was understood as, for the line below a field: LaTeX.
+func Reading(d *document.Document, text string, latex func(expr.Node) string) (reading string, is bool) {
+	body := meant(d, text)
+	if body == nil {
+		return "", false
+	}
+	s := scope(d)
+	write := func(part string) string {
+		f, err := expr.Parse(part, s)
+		if err != nil {
+			return part
+		}
+		return latex(f.Node)
+	}
+	switch b := (*body).(type) {
+	case *guide.Body:
+		return "x=" + write(b.At), true
+	case *point.Body:
+		return evaluate.HeadLaTeX(b.Name, nil) + `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
+	case *trajectory.Body:
+		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
+	}
+	relation, err := expr.ParseRelation(text, s.With("x", "y"))
+	if err != nil {
+		return "", false
+	}
+	return relation.LaTeX(nil), true
+}
