@@ -79,10 +79,7 @@ func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
 	one(t, page, ".reading .katex") // typeset while typing
 	press(t, page, input.Enter)
 
-	// Letters without a value are offered as dials; the curve waits and says for what.
-	saying(t, page, ".entry .problem", "has no value yet")
-	one(t, page, `[data-missing="a"]`)
-	click(t, saying(t, page, ".entry .problem button", "Make a, h, k dials"))
+	// Letters without a value have their dials at once.
 	one(t, page, `[role="slider"][aria-label="k"]`)
 	drawn(t, page)
 	assert.Equal(t, map[string]float64{"a": 1, "h": 1, "k": 1}, values(t, page), "a new dial stands at 1")
@@ -93,15 +90,51 @@ func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
 	assertDrawn(t, page, hueF, func(x float64) float64 { return -0.5*(x-1)*(x-1) + 1 })
 }
 
-func TestOneTouchedDottedDialBecomesADial(t *testing.T) {
+func TestAFormulaAndItsDialsAreUndoneAsOneStep(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
-	state(t, page, "2 sin(b x)")
-	click(t, one(t, page, `[data-missing="b"]`))
+	state(t, page, "2 sin(b x + c)")
 	one(t, page, `[role="slider"][aria-label="b"]`)
+	one(t, page, `[role="slider"][aria-label="c"]`)
 	drawn(t, page)
-	assertDrawn(t, page, hueF, func(x float64) float64 { return 2 * math.Sin(x) })
+	assertDrawn(t, page, hueF, func(x float64) float64 { return 2 * math.Sin(x+math.Pi/6) })
+	click(t, one(t, page, `[aria-label="Undo"]`))
+	until(t, page, `() => parvix.document().stated.length === 0 && parvix.document().shown.length === 0`)
+	click(t, one(t, page, `[aria-label="Redo"]`))
+	until(t, page, `() => parvix.document().stated.length === 3`)
+}
+
+// What stands in a book is typed as it stands, in the field of Stated and in that of Shown; several lines are pasted at once.
+func TestOneFieldTakesWhatABookHas(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	state(t, page, "f(x) = x^2/2")
+	state(t, page, "x = 2")
+	state(t, page, "(p, f(p))")
+	state(t, page, "x^2 + y^2 = 9")
+	drawn(t, page)
+	labelled(t, page, "x=2")
+	labelled(t, page, "P(1,0.5)")
+	labelled(t, page, "x2+y2=9")
+	saying(t, page, "[aria-label=Shown] .entry", "the circle")
+	click(t, one(t, page, `[aria-label="Show something on the stage"]`))
+	item, err := openItem(page, "type it", patience)
+	require.NoError(t, err)
+	click(t, item)
+	write(t, one(t, page, `input[aria-label="Statement"]`), "(3cos t, 2sin t)")
+	saying(t, page, ".reading", "cos")
+	press(t, page, input.Enter)
+	until(t, page, `() => parvix.document().shown.some(s => s.kind === 'trajectory')`)
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	one(t, page, `input[aria-label="Statement"]`)
+	ask[any](t, page, `() => {
+		const data = new DataTransfer();
+		data.setData('text/plain', 'g(x) = m x + 1\nh(x) = g(x) − 2\n');
+		document.querySelector('input[aria-label="Statement"]').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+	}`)
+	until(t, page, `() => ['g', 'h', 'm'].every(name => parvix.document().stated.some(s => s.name === name))`)
 }
 
 func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {

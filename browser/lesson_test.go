@@ -139,7 +139,6 @@ var rampOfFive = []string{"#35308a", "#0b7486", "#5f7310", "#b5481b", "#6d1a5b"}
 func TestAFamilyOfBellsSideBySideForTwoParameters(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = a e^(-(x - c)^2)")
-	l.click("[aria-label=Stated] button", "Make a, c dials")
 	l.open("Show something on the stage")
 	l.item("a family")
 	l.fill("Values of the family", "1, 1.5, 2, 2.5, 3")
@@ -178,7 +177,6 @@ func TestAFamilyOfBellsSideBySideForTwoParameters(t *testing.T) {
 func TestGuidesOfALogisticCurveStayRightWhileThreeDialsMove(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = L/(1 + e^(-r(x - c)))")
-	l.click("[aria-label=Stated] button", "Make L, r, c dials")
 	l.open("Show something on the stage")
 	l.item("a guide")
 	l.enter("Where the guide lies", "c")
@@ -246,7 +244,6 @@ func TestAReflectedShiftedLogarithmWithItsStepsDomainAndAsymptote(t *testing.T) 
 func TestTheLocusOfAVertexWithItsEquation(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = 2x^2 + b x + 1")
-	l.click("[aria-label=Stated] button", "Make b a dial")
 	l.click("[aria-label=Stated] button", "what b does")
 	saying(t, l.page, ".effects li", "turning point moves along")
 	l.actions++
@@ -306,7 +303,6 @@ func TestThreeTypesTracedByOnePoint(t *testing.T) {
 func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = a x^2")
-	l.click("[aria-label=Stated] button", "Make a a dial")
 	l.click(".ribbon button", `^\+ scene`)
 	until(t, l.page, `() => parvix.document().scenes.length === 2`)
 	pull(t, l.page, one(t, l.page, `[data-dial="a"] .pointer`), 60, 0)
@@ -396,7 +392,6 @@ func TestPlottedPointsAreTypedAndAMisplacedOneIsShown(t *testing.T) {
 func TestTheBoardIsHeldStillPointedAtAndPutBack(t *testing.T) {
 	l := emptyBench(t)
 	l.state("f(x) = a x")
-	l.click("[aria-label=Stated] button", "Make a a dial")
 	l.click(".head button", "^Present$")
 	click(t, one(t, l.page, `[aria-label="Sweep a"]`))
 	until(t, l.page, `async () => (await parvix.values()).a !== 1`)
@@ -498,7 +493,6 @@ func TestPiecesOfGeometryAreLive(t *testing.T) {
 	l.item("a piece of geometry")
 	l.choose("Shape", "tangent")
 	l.enter("Place of the line", "p")
-	l.click("[aria-label=Shown] button", "Make p a dial")
 	labelled(t, l.page, "m=0.5")
 	assertAccessible(t, l.page, "figures")
 }

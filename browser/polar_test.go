@@ -162,7 +162,6 @@ func TestTheTableOfACurveIsShownAsPointsJoinedOrSmooth(t *testing.T) {
 func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {
 	l := emptyBench(t)
 	l.state("r = a + cos(3θ)")
-	l.click("[aria-label=Stated] button", "Make a a dial")
 	saying(t, l.page, "[aria-label=Stated] .now", "now") // a line that moves those below it
 	click(t, one(t, l.page, `[aria-label=Shown] .says`))
 	click(t, one(t, l.page, `[aria-label="For several values of a parameter"]`))

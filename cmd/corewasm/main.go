@@ -14,6 +14,7 @@ import (
 	"unsafe"
 
 	"parvix/core/ask/door"
+	"parvix/core/stage/document"
 )
 
 var the = door.New()
@@ -120,6 +121,13 @@ func zoomWindow(panel int32, width, height, px, py, factor float64) {
 //go:wasmexport stretchWindow
 func stretchWindow(panel int32, width, height float64, onY int32, from, to float64) {
 	guarded(func() { door.Stretch(the, int(panel), width, height, onY != 0, from, to) })
+}
+
+//go:wasmexport putWindow
+func putWindow(panel int32, left, right, bottom, top float64, equal int32) {
+	guarded(func() {
+		door.PutWindow(the, int(panel), document.Window{Left: left, Right: right, Bottom: bottom, Top: top}, equal != 0)
+	})
 }
 
 //go:wasmexport panWindow

@@ -142,6 +142,17 @@ func Stretch(door *Door, panel int, width, height float64, onY bool, from, to fl
 	}
 }
 
+// PutWindow gives a panel a window in play, with equal scales as it has them or without.
+func PutWindow(door *Door, panel int, w document.Window, equal bool) {
+	switch {
+	case door.composer(panel) == nil || !(w.Left < w.Right && w.Bottom < w.Top) || !w.IsWide():
+	case equal:
+		door.d.SetWindow(panel, w)
+	default:
+		door.d.Stretch(panel, w)
+	}
+}
+
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {

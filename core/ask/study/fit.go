@@ -4,7 +4,12 @@ import (
 	"math"
 	"slices"
 
+	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	"parvix/core/formula/symbolic"
 	"parvix/core/maths/analyse"
+	"parvix/core/maths/transform"
+	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
@@ -31,7 +36,7 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 		out.Window = document.New("").Panels[0].Window
 		return out
 	}
-	out.Window = box.roomy()
+	out.Window = held(withRoundEnds(box.roomy(), p), p)
 	w, h := out.Window.Right-out.Window.Left, out.Window.Top-out.Window.Bottom
 	if p.EqualScales {
 		if stretch := (h / height) / (w / width); stretch > mostStretch || stretch < 1/mostStretch {
@@ -39,6 +44,15 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 		}
 	}
 	return out
+}
+
+// held is a window, or the panel's own instead of one that cannot be shown.
+func held(w document.Window, p *document.Panel) document.Window {
+	const largest = 1e12
+	if !w.IsWide() || math.Max(math.Max(-w.Left, w.Right), math.Max(-w.Bottom, w.Top)) > largest {
+		return p.Window
+	}
+	return w
 }
 
 // fitting gathers what the kinds want to be seen.
@@ -122,6 +136,107 @@ func (b *box) roomy() document.Window {
 	return w
 }
 
+// withRoundEnds moves the ends of a window outwards to round numbers of its axes: multiples of 1, 2 or 5 with a power of ten, or of a part
+// of π.
+func withRoundEnds(w document.Window, p *document.Panel) document.Window {
+	w.Left, w.Right = roundEnds(w.Left, w.Right, p.TicksX)
+	w.Bottom, w.Top = roundEnds(w.Bottom, w.Top, p.TicksY)
+	return w
+}
+
+func roundEnds(lo, hi float64, style document.TickStyle) (float64, float64) {
+	const parts = 12 // how many steps of the rounding a side has, at least
+	step := stepBelow((hi - lo) / parts)
+	unit := 1.0
+	switch style {
+	case document.TicksInPi:
+		unit = math.Pi / 2
+		if step = stepBelow((hi - lo) / parts / unit); step < 1 {
+			step = 0.5
+		}
+	case document.TicksInDegrees:
+		unit = 15
+		step = max(1, stepBelow((hi-lo)/parts/unit))
+	}
+	first, last := math.Floor(lo/unit/step+1e-9), math.Ceil(hi/unit/step-1e-9)
+	at := func(k float64) float64 { return number.Round(k*step, 12) * unit }
+	return at(first), at(last)
+}
+
+// stepBelow is the largest of 1, 2 and 5 times a power of ten that is not above a size.
+func stepBelow(size float64) float64 {
+	power := math.Pow(10, math.Floor(math.Log10(size)))
+	for _, m := range [2]float64{5, 2} {
+		if m*power <= size {
+			return m * power
+		}
+	}
+	return power
+}
+
+// bendOf is what is worth seeing of an exponential function or a logarithm: its key points, with one more where it is steep. Its
+// zeros and intercepts may lie so far off that they would leave nothing of it.
+func bendOf(d *evaluate.Demonstration, f *evaluate.Function) box {
+	b := emptyBox()
+	n, err := symbolic.Inline(f.Formula, d.Lookup)
+	if err != nil || len(f.Stated.Variables) != 1 {
+		return b
+	}
+	found, reason := transform.Recognise(n, f.Stated.Variables[0], d.IsInDegrees())
+	kind := found.Written.Parent.Kind
+	if reason != "" || kind != transform.Exponential && kind != transform.Logarithm {
+		return b
+	}
+	in := append([]float64{}, d.Inputs()...)
+	value := func(n expr.Node) float64 {
+		at, err := program.CompilePoint(n, d.InputNames(f.Stated.Variables[0]))
+		if err != nil {
+			return math.NaN()
+		}
+		return at(in)
+	}
+	form := found.Written
+	a, stretch, h, k := value(form.A), value(form.B), value(form.H), value(form.K)
+	base := value(form.Parent.Base)
+	keys := [][2]float64{{-1, 1 / base}, {0, 1}, {1, base}}
+	const steep = 4
+	if base < steep {
+		keys = append(keys, [2]float64{-2, 1 / base / base}, [2]float64{2, base * base})
+	}
+	for _, key := range keys {
+		x, y := key[0], key[1]
+		if kind == transform.Logarithm {
+			x, y = y, x
+		}
+		b.add(x/stretch+h, a*y+k)
+	}
+	return b
+}
+
+// near is how far beside a bend features are taken in, as a multiple of its width.
+const near = 3.0
+
+// reach is where features count: everywhere, or near a bend.
+func (b *box) reach() (r box) {
+	if b.left > b.right {
+		return box{math.Inf(-1), math.Inf(1), math.Inf(-1), math.Inf(1)}
+	}
+	width, height := math.Max(b.right-b.left, 1), math.Max(b.top-b.bottom, 1)
+	return box{b.left - near*width, b.right + near*width, b.bottom - near*height, b.top + near*height}
+}
+
+func (r box) addTo(b *box, x, y float64) {
+	if x >= r.left && x <= r.right && y >= r.bottom && y <= r.top {
+		b.add(x, y)
+	}
+}
+
+func (r box) addXTo(b *box, x float64) {
+	if x >= r.left && x <= r.right {
+		b.addX(x)
+	}
+}
+
 // curveBox is what is interesting of one curve.
 func curveBox(d *evaluate.Demonstration, f *evaluate.Function) box {
 	b := emptyBox()
@@ -130,14 +245,17 @@ func curveBox(d *evaluate.Demonstration, f *evaluate.Function) box {
 		b.fallBack(d, f)
 		return b
 	}
+	bend := bendOf(d, f)
+	b.join(bend)
+	reach := bend.reach()
 	for _, points := range pointsOf(findings) {
 		for _, p := range points {
-			b.add(p.X.Value, p.Y.Value)
+			reach.addTo(&b, p.X.Value, p.Y.Value)
 		}
 	}
 	for _, j := range findings.Jumps {
-		b.add(j.X.Value, j.Left.Value)
-		b.add(j.X.Value, j.Right.Value)
+		reach.addTo(&b, j.X.Value, j.Left.Value)
+		reach.addTo(&b, j.X.Value, j.Right.Value)
 	}
 	if findings.Period != nil {
 		b.wave(findings)
@@ -145,11 +263,11 @@ func curveBox(d *evaluate.Demonstration, f *evaluate.Function) box {
 		return b
 	}
 	for _, i := range findings.Domain {
-		b.addX(i.Lo.Value)
-		b.addX(i.Hi.Value)
+		reach.addXTo(&b, i.Lo.Value)
+		reach.addXTo(&b, i.Hi.Value)
 	}
 	for _, l := range findings.Vertical {
-		b.addX(l.X.Value)
+		reach.addXTo(&b, l.X.Value)
 	}
 	for _, l := range findings.Horizontal {
 		b.addY(l.Lift.Value)
@@ -157,8 +275,22 @@ func curveBox(d *evaluate.Demonstration, f *evaluate.Function) box {
 	if b.right-b.left < leastSize || b.left > b.right {
 		b.widen()
 	}
+	b.besideExtrema(findings)
 	b.followCurve(d, f)
 	return b
+}
+
+// besideExtrema leaves room on both sides of a turning point, so that it is seen to be one.
+func (b *box) besideExtrema(findings *analyse.Findings) {
+	room := (b.right - b.left) * 0.4
+	for _, points := range [][]analyse.Point{findings.Maxima, findings.Minima} {
+		for _, p := range points {
+			if x := p.X.Value; x >= b.left && x <= b.right {
+				b.addX(math.Max(x-room, b.left-room))
+				b.addX(math.Min(x+room, b.right+room))
+			}
+		}
+	}
 }
 
 // wave shows two periods from −P to P, with the values that are taken.

@@ -3,6 +3,7 @@ package study_test
 import (
 	"fmt"
 	"math"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -74,6 +75,43 @@ func TestFitOfNothingIsAUsefulWindow(t *testing.T) {
 		assert.True(t, w.Left < 0 && w.Right > 0 && w.Bottom < 0 && w.Top > 0, "%v: %+v", statements, w)
 		assert.Less(t, w.Right-w.Left, 100.0)
 	}
+}
+
+// Of a logarithm or an exponential function the part near its bend is shown, with its asymptote, not a zero at e⁷ or at 10¹² + 2.
+func TestFitShowsTheBendOfLogarithmsAndExponentials(t *testing.T) {
+	for formula, c := range map[string]struct {
+		holds  [][2]float64
+		widest float64
+	}{
+		"7 − ln x":        {[][2]float64{{0, 5}, {1, 7}, {math.E, 6}, {math.E * math.E, 5}}, 14},
+		"lg(x − 2)/3 − 4": {[][2]float64{{2, -4}, {3, -4}, {12, -11.0 / 3}}, 130},
+		"2·3^(x − 4) + 1": {[][2]float64{{4, 3}, {5, 7}, {6, 19}}, 14},
+		"e^(−x)":          {[][2]float64{{0, 1}, {-1, math.E}}, 14},
+		"2|4 − x|":        {[][2]float64{{4, 0}, {0, 8}, {6, 4}}, 16},
+	} {
+		d := demonstration(t, false, "f(x) = "+formula)
+		w := study.Fit(d, panel(d), 900, 500).Window
+		for _, p := range c.holds {
+			assert.True(t, w.Left < p[0] && p[0] < w.Right && w.Bottom < p[1] && p[1] < w.Top, "%s: %v in %+v", formula, p, w)
+		}
+		assert.Less(t, w.Right-w.Left, c.widest, "%s: %+v", formula, w)
+	}
+}
+
+// The ends of a fitted window are numbers that a person would type.
+func TestFittedEndsAreRound(t *testing.T) {
+	for _, formula := range []string{"x² − 3", "7 − ln x", "1/(x − 1)", "0.003x³", "5000 − x²"} {
+		d := demonstration(t, false, "f(x) = "+formula)
+		w := study.Fit(d, panel(d), 900, 500).Window
+		for _, v := range []float64{w.Left, w.Right, w.Bottom, w.Top} {
+			assert.LessOrEqual(t, len(strings.Trim(strings.TrimLeft(strings.ReplaceAll(fmt.Sprintf("%g", math.Abs(v)), ".", ""), "0"), "0")), 3, "%s: %v", formula, v)
+		}
+	}
+	d := demonstration(t, false, "f(x) = sin x")
+	p := *panel(d)
+	p.TicksX = document.TicksInPi
+	w := study.Fit(d, &p, 900, 500).Window
+	assert.InDelta(t, math.Round(w.Right/(math.Pi/4)), w.Right/(math.Pi/4), 1e-9, "multiples of a part of π")
 }
 
 // Equal scales are kept as long as they show a curve: a parabola through (±3, 0), but not 1000 − x²/10 nor x/1000.

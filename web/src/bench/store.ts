@@ -159,6 +159,7 @@ export const useBench = defineStore('bench', () => {
     lastValues = {};
     const opened = await ofThisVersion(await saving.open(teacher, id));
     await loading.open(opened);
+    windows.opened();
     await frames.request(['startingValues']);
   }
 
@@ -274,11 +275,19 @@ export const useBench = defineStore('bench', () => {
   }
 
   const windows = useWindows({
+    document,
     scene,
     frames,
     ask: (ask) => answers.ask(ask),
     askInPlay,
     change,
+    amend: (fields) =>
+      inLine(() => {
+        const copy = structuredClone(document.value!);
+        fields(copy);
+        put(copy);
+        void follow();
+      }),
     keepInPlay: (fields) =>
       inLine(async () => {
         const before = await now();
@@ -379,6 +388,12 @@ export const useBench = defineStore('bench', () => {
     ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
     /** A question about what is in play. */
     askInPlay,
+    /** Takes what was typed as a statement; on an untouched window what is new is fitted. */
+    async state(id: string, text: string) {
+      const problem = await askEdit({ kind: 'state', id, text });
+      if (!problem && !id) void windows.page.fitNew();
+      return problem;
+    },
     addDials: (names: string[]) => askEdit({ kind: 'addParameters', names }),
   };
 });

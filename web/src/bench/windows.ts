@@ -4,11 +4,14 @@ import type { Frames } from '../core/frames';
 import type { Answer, Ask, Document, Mended, Problem, Window } from '../generated/types';
 
 interface Bench {
+  document: Ref<Document | undefined>;
   scene: Ref<number>;
   frames: Frames;
   ask: (ask: Ask) => Promise<Answer>;
   askInPlay: (ask: Ask) => Promise<Answer>;
   change: (fields: (copy: Document) => void) => Promise<Problem | undefined>;
+  /** Changes the document as a part of the step before. */
+  amend: (fields: (copy: Document) => void) => Promise<void>;
   /** Changes the document to what is in play already, as a step that can be undone. */
   keepInPlay: (fields: (copy: Document) => void) => Promise<void>;
 }
@@ -58,6 +61,71 @@ export function useWindows(bench: Bench) {
     if (mended) await mend(panel, mended);
   }
 
+  /** Windows that nobody has chosen, by panels: those of an empty bench, and those that were fitted by themselves. */
+  let fitted: Record<string, string> = {};
+  const windowOf = (panel: string) =>
+    JSON.stringify(
+      bench.document.value?.scenes[scene.value]?.windows?.[panel] ??
+        bench.document.value?.panels.find((p) => p.id === panel)?.window,
+    );
+  function opened() {
+    const { stated = [], shown = [], panels = [] } = bench.document.value ?? {};
+    const isEmpty = !stated.length && !shown.length;
+    fitted = isEmpty ? Object.fromEntries(panels.map((p) => [p.id, windowOf(p.id)])) : {};
+  }
+
+  /** Whether a window glides to where a new curve is seen. */
+  const gliding = ref(false);
+  /** Glides to the window that shows a new curve, on panels whose windows nobody has chosen. It belongs to the step before. */
+  async function fitNew() {
+    gliding.value = true;
+    try {
+      await fitUntouched();
+    } finally {
+      gliding.value = false;
+    }
+  }
+  async function fitUntouched() {
+    for (const [panel, { id, kind }] of (bench.document.value?.panels ?? []).entries()) {
+      if (kind !== 'plane' || windowOf(id) !== fitted[id]) continue;
+      const inPlay = await inPlayOf(panel);
+      const { mended } = await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
+      if (!mended?.window || !inPlay.window) continue;
+      await glide(panel, inPlay.window, mended);
+      await bench.amend((copy) => {
+        copy.panels[panel]!.equalScales = mended.equalScales ?? false;
+        putWindow(copy, panel, mended.window!);
+      });
+      fitted[id] = windowOf(id);
+    }
+  }
+
+  const glideTime = 350;
+  async function glide(panel: number, from: Window, { window, equalScales }: Mended) {
+    if (!window || matchMedia('(prefers-reduced-motion: reduce)').matches) return;
+    const begun = performance.now();
+    for (let share = 0; share < 1;) {
+      const now = await new Promise(requestAnimationFrame);
+      share = Math.min(1, Math.max(0, (now - begun) / glideTime));
+      const eased = share * share * (3 - 2 * share);
+      const at = (end: keyof Window) => from[end] + (window[end] - from[end]) * eased;
+      await frames.request([
+        'putWindow',
+        panel,
+        at('left'),
+        at('right'),
+        at('bottom'),
+        at('top'),
+        equalScales ? 1 : 0,
+      ]);
+    }
+  }
+
+  /** Fits every panel. */
+  async function fitAll(panels: number) {
+    for (let panel = 0; panel < panels; panel++) await fit(panel);
+  }
+
   /** Takes the window in play over into the document, but for one that was moved while presenting. One whose axis was
    * stretched has equal scales no more. */
   async function keepWindow(panel: number, presented: boolean, stretched = false) {
@@ -86,8 +154,9 @@ export function useWindows(bench: Bench) {
   }
 
   return {
-    page: { windowsMoved, inPlayOf, putWindow, mend, fit, keepWindow },
+    page: { windowsMoved, inPlayOf, putWindow, mend, fit, fitAll, fitNew, gliding, keepWindow },
     movedWindows,
+    opened,
     /** No window is off its scene any more. */
     settle: () => (windowsMoved.value = new Set()),
   };

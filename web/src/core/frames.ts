@@ -24,6 +24,7 @@ const replaces: Partial<Record<Move[0], number>> = {
   goStep: 2,
   goScene: 1,
   dragPoint: 3,
+  putWindow: 2,
 };
 
 /** What a move moves, when a later one replaces it. */

@@ -12,6 +12,7 @@ export type Move =
   | ['nudgePoint', number, number, number, number, number, number]
   | ['zoomWindow', number, number, number, number, number, number]
   | ['stretchWindow', number, number, number, 0 | 1, number, number]
+  | ['putWindow', number, number, number, number, number, 0 | 1]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
   | ['beginScene', number]

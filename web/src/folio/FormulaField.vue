@@ -14,7 +14,7 @@ const props = defineProps<{
   focus?: boolean;
   palette?: boolean;
 }>();
-const emit = defineEmits<{ enter: []; escape: [] }>();
+const emit = defineEmits<{ enter: []; escape: []; lines: [text: string] }>();
 
 const bench = useBench();
 const field = useTemplateRef<HTMLInputElement>('field');
@@ -63,6 +63,14 @@ async function insert(symbol: string) {
   input.setSelectionRange(caret, caret);
 }
 
+/** What is pasted from several lines is several statements. */
+function paste(e: ClipboardEvent) {
+  const lines = e.clipboardData?.getData('text/plain') ?? '';
+  if (!props.palette || !lines.trim().includes('\n')) return;
+  e.preventDefault();
+  emit('lines', lines);
+}
+
 onMounted(() => {
   if (props.focus) {
     field.value?.focus();
@@ -87,6 +95,7 @@ onMounted(() => {
       @keydown.enter.prevent="emit('enter')"
       @keydown.esc.stop="emit('escape')"
       @keydown.stop
+      @paste="paste"
     />
     <p v-if="problem" class="problem" role="alert">
       <code v-if="problem.start < text.length || problem.end > problem.start" class="place"

@@ -11,6 +11,7 @@ import Pieces from '../shared/Pieces.vue';
 import EntryRow from './EntryRow.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
+import StatementForm from './StatementForm.vue';
 
 const bench = useBench();
 const fresh = ref<Entry>();
@@ -24,14 +25,22 @@ const rows = computed(() =>
   })),
 );
 
-const offered = computed<Action[]>(() =>
-  additions().map(({ key, kind, words, waits, fresh: body, act }) => ({
+/** What can be typed as it stands in a book needs no form of its own. */
+const typed: Action = {
+  key: 'typed',
+  words: 'type it: x = 3, (p, f(p)), (cos t, sin t), x² + y² = 9 …',
+  act: () => (bench.editing = 'typed'),
+};
+
+const offered = computed<Action[]>(() => [
+  typed,
+  ...additions().map(({ key, kind, words, waits, fresh: body, act }) => ({
     key,
     words: waits ? `${words} (${waits})` : words,
     off: !!waits,
     act: act ?? (() => begin(made(kind, body!(), { where: { panels: emptyPanels() } }))),
   })),
-);
+]);
 
 function begin(entry: Entry) {
   fresh.value = entry;
@@ -83,6 +92,7 @@ const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? []
           <template v-if="kind.below" #below><component :is="kind.below" :entry="entry" /></template>
         </EntryRow>
       </template>
+      <li v-if="bench.editing === 'typed'"><StatementForm id="" text="" /></li>
       <li v-if="bench.editing === 'shown' && fresh"><ShownForm :entry="fresh" /></li>
     </ul>
   </section>

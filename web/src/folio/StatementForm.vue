@@ -17,7 +17,14 @@ async function keep() {
     close();
     return;
   }
-  refused.value = await bench.askEdit({ kind: 'state', id: props.id, text: text.value });
+  refused.value = await bench.state(props.id, text.value);
+  if (!refused.value) close();
+}
+
+/** Several lines from elsewhere are taken at once. */
+async function takeLines(lines: string) {
+  text.value = lines.trim().replaceAll(/\s*\n\s*/g, ' ; ');
+  refused.value = await bench.state('', lines);
   if (!refused.value) close();
 }
 
@@ -31,10 +38,11 @@ function close() {
     <FormulaField
       v-model="text"
       label="Statement"
-      placeholder="f(x) = a(x − h)² + k   or   a = 2"
+      placeholder="f(x) = a(x − h)² + k,  x = 3,  (p, f(p)),  x² + y² = 9 …"
       :refused="refused"
       focus
       palette
+      @lines="takeLines"
       @enter="keep"
       @escape="close"
     />

@@ -35,6 +35,11 @@ async function remove() {
   await bench.askEdit({ kind: 'removePanel', panel: props.index });
 }
 
+async function fitAll() {
+  close();
+  await bench.fitAll(panels.value.length);
+}
+
 const link = () =>
   bench.change((copy) => {
     copy.linkedWindows = !copy.linkedWindows;
@@ -78,6 +83,7 @@ async function apply() {
           Put an empty panel beside
         </a-button>
         <template v-if="panels.length > 1">
+          <a-button block @click="fitAll">Fit all panels</a-button>
           <a-button block @click="remove">Take this panel off</a-button>
           <label class="row">
             all panels show the same window
