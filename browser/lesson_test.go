@@ -310,7 +310,7 @@ func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
 	require.NotEqual(t, 1.0, moved)
 	click(t, saying(t, l.page, ".ribbon button", "keep these values"))
 	until(t, l.page, `v => parvix.document().scenes[1].values.a === v`, moved)
-	click(t, one(t, l.page, `[aria-label="Hide f"]`))
+	click(t, one(t, l.page, `[aria-label^="f, seen in scene 2"]`))
 	until(t, l.page, `() => (parvix.document().scenes[1].hidden ?? []).length === 1`)
 	for _, want := range []float64{1, moved} {
 		press(t, l.page, map[bool]input.Key{true: input.PageUp, false: input.PageDown}[want == 1])
@@ -493,6 +493,6 @@ func TestPiecesOfGeometryAreLive(t *testing.T) {
 	l.item("a piece of geometry")
 	l.choose("Shape", "tangent")
 	l.enter("Place of the line", "p")
-	labelled(t, l.page, "m=0.5")
+	labelled(t, l.page, "y=0.5x−0.25")
 	assertAccessible(t, l.page, "figures")
 }

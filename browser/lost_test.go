@@ -408,8 +408,8 @@ func emptied(t *testing.T, page *rod.Page) {
 	state(t, page, "f(x) = x² − 1")
 	drawn(t, page)
 	require.Positive(t, coloured(t, page))
-	click(t, one(t, page, `.sample[aria-pressed="true"]`))
-	until(t, page, `() => document.querySelector('.sample[aria-pressed="false"]') !== null`)
+	click(t, one(t, page, `.mark[aria-pressed="true"]`))
+	until(t, page, `() => document.querySelector('.mark[aria-pressed="false"]') !== null`)
 	drawn(t, page)
 	assert.Zero(t, coloured(t, page), "the curve is off the screen, not only off the canvas")
 }

@@ -179,7 +179,7 @@ func newBench(t *testing.T, page *rod.Page) {
 // drawn waits until the bench has drawn what was asked for.
 func drawn(t *testing.T, page *rod.Page) {
 	t.Helper()
-	until(t, page, `() => window.parvix && parvix.document() && parvix.opened() > 0 && !parvix.gliding()`)
+	until(t, page, `() => window.parvix && parvix.document() && parvix.opened() > 0 && !parvix.isFitting()`)
 	ask[any](t, page, `async () => { await document.fonts.ready; await parvix.settled(); await parvix.settled(); }`)
 }
 

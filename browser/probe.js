@@ -55,7 +55,7 @@
     timings,
     words,
     /** Whether a window is on its way to what was stated last. */
-    gliding: () => bench()?.gliding ?? false,
+    isFitting: () => bench()?.isFitting ?? false,
     numbers: (panel) => numbers[panel],
     /** Whether a formula of a picture says this; what is set one above the other is read one after the other. */
     labelled: (text) => words.some((panel) => panel.join('').replaceAll(' ', '').includes(text.replaceAll(' ', ''))),

@@ -130,6 +130,9 @@ func putWindow(panel int32, left, right, bottom, top float64, equal int32) {
 	})
 }
 
+//go:wasmexport rememberCurves
+func rememberCurves(on int32) { guarded(func() { door.RememberCurves(the, on != 0) }) }
+
 //go:wasmexport panWindow
 func panWindow(panel int32, width, height, dx, dy float64) {
 	guarded(func() { the.Pan(int(panel), width, height, dx, dy) })

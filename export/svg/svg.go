@@ -183,7 +183,30 @@ func (w *writer) marker(r []float32) {
 	if picture.Shape(r[2]) == picture.Ring {
 		fill, stroke = stroke, fill
 	}
+	if corners := cornersOf(picture.Shape(r[2])); corners != nil {
+		fmt.Fprintf(w, `<polygon fill="%s" stroke="%s" stroke-width="1.5" points="`, fill, stroke)
+		for _, at := range corners {
+			fmt.Fprintf(w, "%.1f,%.1f ", float64(r[3])+at[0]*float64(r[5]), float64(r[4])+at[1]*float64(r[5]))
+		}
+		fmt.Fprint(w, `"/>`)
+		return
+	}
 	fmt.Fprintf(w, `<circle cx="%.1f" cy="%.1f" r="%.1f" fill="%s" stroke="%s" stroke-width="1.5"/>`, r[3], r[4], r[5], fill, stroke)
+}
+
+// cornersOf is the outline of a shape that is no circle, in radii; web/src/core/draw.ts draws the same.
+func cornersOf(shape picture.Shape) [][2]float64 {
+	switch shape {
+	case picture.Square:
+		return [][2]float64{{-0.9, -0.9}, {0.9, -0.9}, {0.9, 0.9}, {-0.9, 0.9}}
+	case picture.Diamond:
+		return [][2]float64{{0, -1.25}, {1.25, 0}, {0, 1.25}, {-1.25, 0}}
+	case picture.Triangle:
+		return [][2]float64{{0, -1.2}, {1.1, 0.8}, {-1.1, 0.8}}
+	case picture.Cross:
+		return [][2]float64{{-1, -0.5}, {-0.5, -1}, {0, -0.5}, {0.5, -1}, {1, -0.5}, {0.5, 0}, {1, 0.5}, {0.5, 1}, {0, 0.5}, {-0.5, 1}, {-1, 0.5}, {-0.5, 0}}
+	}
+	return nil
 }
 
 func (w *writer) area(r []float32) {

@@ -30,6 +30,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 	AskTable:      tabulate,
 	AskEffect:     effect,
 	AskFindings:   findings,
+	AskCompared:   compared,
 	AskFit:        onPanel(fit),
 	AskAdvice:     onPanel(advise),
 	AskRead:       onPanel(read),

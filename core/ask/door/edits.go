@@ -2,6 +2,7 @@ package door
 
 import (
 	"parvix/core/ask/edit"
+	"parvix/core/ask/study"
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/transform"
 	"parvix/core/stage/document"
@@ -20,7 +21,11 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		if ask.Entry == nil {
 			return nil, missing("entry")
 		}
-		return edit.Put(ask.Document, *ask.Entry)
+		d, err := edit.Put(ask.Document, *ask.Entry)
+		if err != nil {
+			return nil, err
+		}
+		return edit.WithDials(d, ask.Document)
 	},
 	AskDecimals: func(ask *Ask) (*document.Document, error) { return edit.Decimals(ask.Document, ask.Comma) },
 	AskMove:     func(ask *Ask) (*document.Document, error) { return edit.Move(ask.Document, ask.ID, ask.By), nil },
@@ -35,6 +40,13 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	},
 	AskFromParent: func(ask *Ask) (*document.Document, error) {
 		return edit.FromParent(ask.Document, transform.Kind(ask.Text))
+	},
+	AskGuides: func(ask *Ask) (*document.Document, error) {
+		finding := document.Finding(ask.Text)
+		return edit.GuidesThrough(ask.Document, ask.ID, finding, study.PlacesOf(ask.Document, ask.ID, finding))
+	},
+	AskFamily: func(ask *Ask) (*document.Document, error) {
+		return edit.FamilyOf(ask.Document, ask.Text, ask.Panel, ask.Empty)
 	},
 	AskRunAlong: func(ask *Ask) (*document.Document, error) { return edit.RunAlong(ask.Document, ask.Scene) },
 	AskShowPiece: func(ask *Ask) (*document.Document, error) {

@@ -153,6 +153,13 @@ func PutWindow(door *Door, panel int, w document.Window, equal bool) {
 	}
 }
 
+// RememberCurves keeps the curves as they were before dials moved, or forgets them.
+func RememberCurves(door *Door, on bool) {
+	if door.d != nil {
+		door.d.RememberCurves(on)
+	}
+}
+
 // Pan moves a panel's window in play by pixels.
 func (door *Door) Pan(panel int, width, height, dx, dy float64) {
 	if door.composer(panel) != nil {

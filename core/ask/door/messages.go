@@ -67,6 +67,8 @@ const (
 	AskPut           AskKind = "put"           // Document, Entry → Document
 	AskUpgrade       AskKind = "upgrade"       // Document of an older version → Document
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
+	AskGuides        AskKind = "guides"        // Document, ID a function's name, Text a finding → Document
+	AskFamily        AskKind = "family"        // Document, Text a parameter, Panel, Empty for a panel of its own beside → Document
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play
 	AskPlot          AskKind = "plot"          // Document, ID of a table, Panel, X, Y → Document with a point there
@@ -98,6 +100,7 @@ const (
 	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
 	AskTable         AskKind = "table"         // ID a function's name with From, Step and By rows, or a table's id → Table
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
+	AskCompared      AskKind = "compared"      // ID and Text two functions' names, Values → Text
 	AskFound         AskKind = "found"         // Found or Collapses, taken in →
 	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
 	AskAdvice        AskKind = "advice"        // Panel, Window, Width, Height, Values → Advice

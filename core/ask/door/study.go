@@ -159,3 +159,16 @@ func read(door *Door, ask *Ask, a *Answer, on asked) error {
 	}
 	return nil
 }
+
+// compared says whether two functions are the same at the values in play.
+func compared(door *Door, ask *Ask, a *Answer) (err error) {
+	putValues(door.d, ask.Values)
+	var both [2]*evaluate.Function
+	for i, name := range [2]string{ask.ID, ask.Text} {
+		if both[i] = door.d.Function(name); both[i] == nil || both[i].Curve == nil || len(both[i].Stated.Variables) != 1 {
+			return problem.New("not-a-function", 0, 0, name)
+		}
+	}
+	a.Text, err = study.Compared(door.d, both[0], both[1])
+	return err
+}

@@ -56,6 +56,9 @@ func AddPanel(before *document.Document, at int, empty bool) (*document.Document
 	added := clone(before).Panels[at]
 	source := added.ID
 	added.ID = d.NewID("plane")
+	if empty {
+		added.Title, added.Caption = "", ""
+	}
 	for i := range d.Scenes {
 		if w, ok := d.Scenes[i].Windows[source]; ok {
 			d.Scenes[i].Windows[added.ID] = w

@@ -59,7 +59,7 @@ func typedOne(before *document.Document, id, text string) (*document.Document, e
 	if err != nil {
 		return nil, err
 	}
-	return withDials(d, before)
+	return WithDials(d, before)
 }
 
 // show puts what was typed on the stage; a curve on its closing interval, where it has one.
@@ -195,8 +195,8 @@ func pairIn(text string, comma bool) (name, x, y string, is bool) {
 	return name, x, y, x != "" && y != ""
 }
 
-// withDials makes dials of the letters without a value that an edit has brought, each with the range of its role.
-func withDials(d, before *document.Document) (*document.Document, error) {
+// WithDials makes dials of the letters without a value that an edit has brought, each with the range of its role.
+func WithDials(d, before *document.Document) (*document.Document, error) {
 	had := evaluate.Load(before, nil).Missing
 	var letters []string
 	for _, letter := range evaluate.Load(d, nil).Missing {

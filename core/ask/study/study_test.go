@@ -294,3 +294,21 @@ func TestATangentIsReadOffAtItsQuarterPoints(t *testing.T) {
 	require.NoError(t, err)
 	assert.NotEqual(t, document.QuarterPoints, r.Special, "its centre is an inflection")
 }
+
+// cos 2x = 1 − 2 sin² x (DLMF 4.21.27); x²/x has a gap that x has not.
+func TestTwoFunctionsAreComparedInWords(t *testing.T) {
+	for _, c := range []struct{ f, g, want string }{
+		{"2x − 1", "1 + 2(x − 1)", "f and g are the same: their difference simplifies to 0."},
+		{"x²", "x² + 1", "f and g are not the same: at x = "},
+		{"x²/x", "x", "f and g are the same wherever both have a value, but"},
+	} {
+		d := demonstration(t, false, "f(x) = "+c.f, "g(x) = "+c.g)
+		words, err := study.Compared(d, d.Function("f"), d.Function("g"))
+		require.NoError(t, err)
+		assert.Contains(t, words, c.want)
+	}
+	d := demonstration(t, false, "f(x) = cos(2x)", "g(x) = 1 − 2 sin(x)²")
+	words, err := study.Compared(d, d.Function("f"), d.Function("g"))
+	require.NoError(t, err)
+	assert.NotContains(t, words, "not the same")
+}

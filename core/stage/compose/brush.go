@@ -50,12 +50,19 @@ type Brush struct {
 	View view.View
 	// Room is what is taken already, for labels to keep clear of.
 	Room Room
+	// Weight multiplies the widths of the entry that is drawn; 0 means 1.
+	Weight float64
 	// Type is the size of the numbers on the axes, as a multiple of the usual; 0 means 1.
 	Type float64
 }
 
-// Scaled grows a width or a radius with the type, so that a board's lines suit its numbers.
-func (b *Brush) Scaled(pixels float64) float32 { return float32(pixels * b.size()) }
+// Scaled grows a width or a radius with the type, so that a board's lines suit its numbers, and with the entry's weight.
+func (b *Brush) Scaled(pixels float64) float32 {
+	if b.Weight > 0 {
+		pixels *= b.Weight
+	}
+	return float32(pixels * b.size())
+}
 
 func (b *Brush) size() float64 {
 	if b.Type == 0 {

@@ -123,6 +123,7 @@ func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
 			continue
 		}
 		begun := len(c.Pen.Data)
+		c.Weight = weights[a.Entry.Look.Weight]
 		for _, anchor := range live.Compose(&On{c, f, a}) {
 			if anchor.To == 0 {
 				anchor.From, anchor.To = begun, len(c.Pen.Data)
@@ -130,6 +131,7 @@ func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
 			anchors = append(anchors, anchor)
 		}
 	}
+	c.Weight = 0
 	ownersOf(anchors)
 	return anchors
 }
@@ -155,11 +157,17 @@ func (c *Composer) writeGround() {
 	c.pic.GroundStamp++
 }
 
+// isPoint tells that a record is a point, or the head of an arrow, which ends at one.
+func isPoint(r []float32) bool {
+	op := picture.Op(r[0])
+	return op == picture.Marker || op == picture.Area && r[4] == 1
+}
+
 // raised copies records so that points lie above curves.
 func raised(to, drawn []float32) []float32 {
 	for _, points := range [2]bool{false, true} {
 		for r := range picture.Records(drawn) {
-			if (picture.Op(r[0]) == picture.Marker) == points {
+			if isPoint(r) == points {
 				to = append(to, r...)
 			}
 		}
@@ -277,6 +285,28 @@ func PatternOf(e *document.Entry, usual picture.Pattern) picture.Pattern {
 	return usual
 }
 
+// weights are by how much an entry's lines are wider than usual.
+var weights = map[document.Weight]float64{document.Thin: 0.6, document.Bold: 1.7}
+
+// ShapeOf is how an entry's points are drawn, or as they usually are.
+func ShapeOf(e *document.Entry, usual picture.Shape) picture.Shape {
+	switch e.Look.Shape {
+	case document.ShapeDisc:
+		return picture.Disc
+	case document.ShapeRing:
+		return picture.Ring
+	case document.ShapeSquare:
+		return picture.Square
+	case document.ShapeDiamond:
+		return picture.Diamond
+	case document.ShapeTriangle:
+		return picture.Triangle
+	case document.ShapeCross:
+		return picture.Cross
+	}
+	return usual
+}
+
 // RampColour is the colour of member k of n: the ramp's ends are the first and the last.
 func RampColour(k, n int) picture.Colour {
 	if n < 2 {
@@ -287,12 +317,19 @@ func RampColour(k, n int) picture.Colour {
 
 // Labelled gives an anchor its label, in a colour; none where the entry wants none or there is nothing to say.
 func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
-	if latex == "" || on.Entry.Look.Label == document.LabelNone {
+	look := on.Entry.Look
+	if look.Label == document.LabelWords && look.Words != "" {
+		latex, a.Short = wordsLaTeX(look.Words), ""
+	}
+	if latex == "" || look.Label == document.LabelNone {
 		return nil
 	}
-	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: latex, Colour: colour}
+	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: latex, Colour: colour, Scale: labelScales[look.LabelSize]}
 	return []Anchor{a}
 }
+
+// labelScales are by how much a label is larger than usual.
+var labelScales = map[document.Weight]float64{document.Thin: 0.8, document.Bold: 1.4}
 
 // Describe says in words what a panel shows, for those who cannot see it.
 func Describe(f *evaluate.Frame) string {

@@ -27,15 +27,33 @@ func (c *Composer) set(latex string) typeset.Box {
 	return box
 }
 
+// wordsLaTeX are plain words as a formula; what would be a command in one is left out.
+func wordsLaTeX(words string) string {
+	return `\text{` + strings.Map(func(r rune) rune {
+		if strings.ContainsRune(`\{}$`, r) {
+			return -1
+		}
+		return r
+	}, words) + "}"
+}
+
+// scaleOf is by how much a label is larger than usual.
+func scaleOf(l picture.Label) float64 {
+	if l.Scale > 0 {
+		return l.Scale
+	}
+	return 1
+}
+
 // labelSize is the size of a label with the room around it.
 func (c *Composer) labelSize(l picture.Label) Size {
-	box, em := c.set(l.LaTeX), labelEm*c.size()
+	box, em := c.set(l.LaTeX), labelEm*c.size()*scaleOf(l)
 	return Size{Width: box.Width*em + 2*labelPad, Height: (box.Height+box.Depth)*em + 2*labelPad}
 }
 
 // writeLabel writes a label in its box, on whole pixels.
 func (c *Composer) writeLabel(l picture.Label, at box) {
-	set, em := c.set(l.LaTeX), labelEm*c.size()
+	set, em := c.set(l.LaTeX), labelEm*c.size()*scaleOf(l)
 	l.X, l.Y, l.Width, l.Height = math.Round(at.x), math.Round(at.y), at.width, at.height
 	c.pic.Labels = append(c.pic.Labels, l)
 	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+set.Height*em)

@@ -285,10 +285,5 @@ func nameLaTeX(name string) string {
 	if letters := []rune(name); len(letters) == 1 {
 		return evaluate.HeadLaTeX(name, nil)
 	}
-	return `\text{` + strings.Map(func(r rune) rune {
-		if strings.ContainsRune(`\{}$`, r) {
-			return -1
-		}
-		return r
-	}, name) + "}"
+	return wordsLaTeX(name)
 }

@@ -198,7 +198,11 @@ func (c *checker) entry(e *Entry) {
 	}
 	c.require(e.Look.Colour >= 0 && e.Look.Colour < Colours, e.ID, "look.colour", fmt.Sprintf("a colour from 0 to %d is needed", Colours-1))
 	c.oneOf(e.ID, "look.pattern", string(e.Look.Pattern), "", string(Whole), string(Dashed), string(Dotted))
-	c.oneOf(e.ID, "look.label", string(e.Look.Label), "", string(LabelName), string(LabelFormula), string(LabelCoordinates), string(LabelNone))
+	c.oneOf(e.ID, "look.label", string(e.Look.Label), "", string(LabelName), string(LabelFormula), string(LabelCoordinates), string(LabelWords), string(LabelNone))
+	c.oneOf(e.ID, "look.weight", string(e.Look.Weight), "", string(Thin), string(Bold))
+	c.oneOf(e.ID, "look.labelSize", string(e.Look.LabelSize), "", string(Thin), string(Bold))
+	c.oneOf(e.ID, "look.shape", string(e.Look.Shape), "", string(ShapeDisc), string(ShapeRing), string(ShapeSquare), string(ShapeDiamond), string(ShapeTriangle), string(ShapeCross))
+	c.require(utf8.RuneCountInString(e.Look.Words) <= maxName, e.ID, "look.words", fmt.Sprintf("at most %d letters", maxName))
 	c.oneOf(e.ID, "where.corner", string(e.Where.Corner), "", string(TopLeft), string(TopRight), string(BottomLeft), string(BottomRight))
 	for _, r := range e.Refs() {
 		c.text(e.ID, r.Field, *r.Text)

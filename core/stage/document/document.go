@@ -278,6 +278,28 @@ const (
 	Dotted LinePattern = "dotted"
 )
 
+// Weight is how strong a line or how large a label is.
+type Weight string
+
+// The weights; an empty one is as usual.
+const (
+	Thin Weight = "thin"
+	Bold Weight = "bold"
+)
+
+// PointShape tells points apart without colour.
+type PointShape string
+
+// The shapes; an empty one is as usual for the kind.
+const (
+	ShapeDisc     PointShape = "disc"
+	ShapeRing     PointShape = "ring"
+	ShapeSquare   PointShape = "square"
+	ShapeDiamond  PointShape = "diamond"
+	ShapeTriangle PointShape = "triangle"
+	ShapeCross    PointShape = "cross"
+)
+
 // Rest is how what has not been run through yet is drawn.
 type Rest string
 
@@ -296,6 +318,7 @@ const (
 	LabelName        LabelKind = "name"
 	LabelFormula     LabelKind = "formula"     // with current values
 	LabelCoordinates LabelKind = "coordinates" // of a point
+	LabelWords       LabelKind = "words"       // own words
 	LabelNone        LabelKind = "none"
 )
 

@@ -36,7 +36,13 @@ type Look struct {
 	// Colour is the number of a colour that curves and parameters share out.
 	Colour  int         `json:"colour"`
 	Pattern LinePattern `json:"pattern,omitempty"`
-	Label   LabelKind   `json:"label,omitempty"`
+	Weight  Weight      `json:"weight,omitempty"`
+	// Shape is that of points.
+	Shape PointShape `json:"shape,omitempty"`
+	Label LabelKind  `json:"label,omitempty"`
+	// Words are those of a label in own words.
+	Words     string `json:"words,omitempty"`
+	LabelSize Weight `json:"labelSize,omitempty"`
 }
 
 // Colours is the number of colours that parameters and curves share out.

@@ -54,7 +54,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 // takeOver goes on with what was in play before; values follow with their parameters.
 func (d *Demonstration) takeOver(before *Demonstration) {
 	d.Counters, d.tick = before.Counters, before.tick+1
-	d.discovered = before.discovered
+	d.discovered, d.ghost = before.discovered, before.ghost
 	d.sizes = before.sizes
 	d.turned, d.traces = before.turned, before.traces
 	d.passage, d.passing = before.passage, before.passing

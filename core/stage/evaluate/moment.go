@@ -15,6 +15,7 @@ import (
 type Moment interface {
 	// Inputs are the inputs' values with room for the variable in front; they must not be kept.
 	Inputs() []float64
+	Before() (in []float64, number uint64)
 	// Dial is a parameter by its place, with its value in play; it is only read.
 	Dial(i int) *Parameter
 	Stamp(f *Function) uint64

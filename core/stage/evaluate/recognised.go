@@ -100,6 +100,29 @@ func PairLaTeX(x, y float64, decimals int) string {
 	return "(" + CoordinateLaTeX(x, decimals) + `,\;` + CoordinateLaTeX(y, decimals) + ")"
 }
 
+// LineLaTeX writes slope·x + lift, exactly where both are known.
+func LineLaTeX(slope, lift float64, decimals int) string {
+	size := CoordinateLaTeX(math.Abs(lift), decimals)
+	sign := "+"
+	if lift < 0 {
+		sign = number.Minus
+	}
+	if slope == 0 {
+		return CoordinateLaTeX(lift, decimals)
+	}
+	text := CoordinateLaTeX(slope, decimals) + "x"
+	switch {
+	case slope == 1:
+		text = "x"
+	case slope == -1:
+		text = number.Minus + "x"
+	}
+	if size == "0" {
+		return text
+	}
+	return text + sign + size
+}
+
 // recognised is the exact form of a number; empty for one that four decimals write exactly, and for others.
 func recognised(v float64) string {
 	if exact := simple(v); exact != "" || isShort(v) {

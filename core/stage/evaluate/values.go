@@ -14,6 +14,7 @@ import (
 
 // Values are the parameters with their values in play, and what has moved.
 type Values struct {
+	ghost      ghost
 	Parameters []*Parameter
 
 	index  map[string]int // parameter name → its place in Parameters

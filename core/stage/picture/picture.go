@@ -89,6 +89,10 @@ const (
 	Disc Shape = iota
 	Ring
 	Grip // a disc that can be dragged
+	Square
+	Diamond
+	Triangle
+	Cross
 )
 
 // Align of a text about its x.
@@ -116,6 +120,8 @@ type Label struct {
 	ID     string
 	LaTeX  string
 	Colour Colour
+	// Scale is by how much it is larger than usual; 0 means 1.
+	Scale float64
 	// X and Y are its top left corner, Width and Height its size.
 	X, Y, Width, Height float64
 	// At is the place of what it belongs to; IsLed tells that a line leads there.

@@ -17,7 +17,10 @@ const degrees = computed(() => bench.document?.angleUnit === 'degree');
 /** The scene that is being dragged to another place. */
 const dragged = ref(-1);
 
-async function drop(at: number) {
+/** A scene goes to another place; an entry of the folio is seen in the scene on which it is dropped. */
+async function drop(at: number, e: DragEvent) {
+  const entry = e.dataTransfer?.getData('text/x-parvix-entry');
+  if (entry && bench.document?.scenes[at]?.hidden?.includes(entry)) await bench.toggle(entry, at);
   const from = dragged.value;
   dragged.value = -1;
   if (from >= 0 && from !== at) await bench.moveScene(from, at);
@@ -77,7 +80,7 @@ function turnUnit() {
         draggable="true"
         @dragstart="dragged = index"
         @dragover.prevent
-        @drop.prevent="drop(index)"
+        @drop.prevent="drop(index, $event)"
       >
         <button
           class="number"
@@ -128,6 +131,15 @@ function turnUnit() {
       @click="turnDecimals"
     >
       {{ comma ? '1,5' : '1.5' }}
+    </button>
+    <button
+      v-if="bench.loaded?.dials.length"
+      class="chip"
+      :aria-pressed="bench.remembering"
+      title="Leave the curves as they were before a dial moves, pale"
+      @click="bench.remember(!bench.remembering)"
+    >
+      as before
     </button>
     <button class="chip" @click="bench.startingValues()">↺ starting values</button>
     <button class="chip fold" :aria-expanded="folio" @click="emit('folio', !folio)">

@@ -102,10 +102,10 @@ export function useScenes(bench: Bench) {
     await goScene(Math.max(0, document.value?.scenes.findIndex((s) => s.id === shown) ?? 0));
   }
 
-  /** Shows or hides an entry in this scene. */
-  const toggle = (id: string) =>
+  /** Shows or hides an entry in a scene. */
+  const toggle = (id: string, at = scene.value) =>
     change((copy) => {
-      const here = copy.scenes[scene.value]!;
+      const here = copy.scenes[at]!;
       here.hidden = here.hidden?.includes(id)
         ? here.hidden.filter((h) => h !== id)
         : [...(here.hidden ?? []), id];

@@ -9,6 +9,7 @@ import { formatVersion } from '../generated/types';
 import { useEffects } from './effects';
 import { useFindings } from './findings';
 import { useLoading } from './loading';
+import { useRemembering } from './remembering';
 import { changedValues, fromHereOn, useScenes } from './scenes';
 import { useWindows } from './windows';
 import { useWords } from './words';
@@ -154,6 +155,7 @@ export const useBench = defineStore('bench', () => {
     editing.value = '';
     mistake.value = '';
     scene.value = 0;
+    memory.remembering.value = false;
     findings.clear();
     effects.clear();
     lastValues = {};
@@ -280,6 +282,7 @@ export const useBench = defineStore('bench', () => {
     frames,
     ask: (ask) => answers.ask(ask),
     askInPlay,
+    askEdit,
     change,
     amend: (fields) =>
       inLine(() => {
@@ -341,6 +344,8 @@ export const useBench = defineStore('bench', () => {
     });
   }
 
+  const memory = useRemembering(frames);
+
   const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
 
   return {
@@ -383,17 +388,12 @@ export const useBench = defineStore('bench', () => {
     inPlay,
     valuesInPlay,
     settleConflict,
+    ...memory,
     problemOf,
     /** A question that needs no values in play. */
     ask: (ask: Ask): Promise<Answer> => answers.ask(ask),
     /** A question about what is in play. */
     askInPlay,
-    /** Takes what was typed as a statement; on an untouched window what is new is fitted. */
-    async state(id: string, text: string) {
-      const problem = await askEdit({ kind: 'state', id, text });
-      if (!problem && !id) void windows.page.fitNew();
-      return problem;
-    },
     addDials: (names: string[]) => askEdit({ kind: 'addParameters', names }),
   };
 });

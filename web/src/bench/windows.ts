@@ -1,7 +1,7 @@
 // The windows of the panels: in play, kept in the document, and fitted.
 import { ref, type Ref } from 'vue';
 import type { Frames } from '../core/frames';
-import type { Answer, Ask, Document, Mended, Problem, Window } from '../generated/types';
+import type { Answer, Ask, Document, Entry, Mended, Problem, Window } from '../generated/types';
 
 interface Bench {
   document: Ref<Document | undefined>;
@@ -9,6 +9,7 @@ interface Bench {
   frames: Frames;
   ask: (ask: Ask) => Promise<Answer>;
   askInPlay: (ask: Ask) => Promise<Answer>;
+  askEdit: (ask: Ask) => Promise<Problem | undefined>;
   change: (fields: (copy: Document) => void) => Promise<Problem | undefined>;
   /** Changes the document as a part of the step before. */
   amend: (fields: (copy: Document) => void) => Promise<void>;
@@ -74,23 +75,31 @@ export function useWindows(bench: Bench) {
     fitted = isEmpty ? Object.fromEntries(panels.map((p) => [p.id, windowOf(p.id)])) : {};
   }
 
+  const holds = (outer: Window, inner: Window) =>
+    outer.left <= inner.left &&
+    outer.right >= inner.right &&
+    outer.bottom <= inner.bottom &&
+    outer.top >= inner.top;
+
   /** Whether a window glides to where a new curve is seen. */
-  const gliding = ref(false);
+  const isFitting = ref(false);
   /** Glides to the window that shows a new curve, on panels whose windows nobody has chosen. It belongs to the step before. */
-  async function fitNew() {
-    gliding.value = true;
+  async function fitNew(isCurve: boolean) {
+    isFitting.value = true;
     try {
-      await fitUntouched();
+      await fitUntouched(isCurve);
     } finally {
-      gliding.value = false;
+      isFitting.value = false;
     }
   }
-  async function fitUntouched() {
+  async function fitUntouched(isCurve: boolean) {
     for (const [panel, { id, kind }] of (bench.document.value?.panels ?? []).entries()) {
       if (kind !== 'plane' || windowOf(id) !== fitted[id]) continue;
       const inPlay = await inPlayOf(panel);
       const { mended } = await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
       if (!mended?.window || !inPlay.window) continue;
+      // What is in sight already moves no window.
+      if (!isCurve && holds(inPlay.window, mended.window)) continue;
       await glide(panel, inPlay.window, mended);
       await bench.amend((copy) => {
         copy.panels[panel]!.equalScales = mended.equalScales ?? false;
@@ -119,6 +128,20 @@ export function useWindows(bench: Bench) {
         equalScales ? 1 : 0,
       ]);
     }
+  }
+
+  /** Takes what was typed as a statement; on an untouched window what is new is fitted. */
+  async function state(id: string, text: string) {
+    const problem = await bench.askEdit({ kind: 'state', id, text });
+    if (!problem && !id) void fitNew(true);
+    return problem;
+  }
+
+  /** Takes an entry; a new one that an untouched window does not show is brought into sight. */
+  async function putEntry(entry: Entry) {
+    const problem = await bench.askEdit({ kind: 'put', entry });
+    if (!problem && !entry.id) void fitNew(false);
+    return problem;
   }
 
   /** Fits every panel. */
@@ -154,7 +177,7 @@ export function useWindows(bench: Bench) {
   }
 
   return {
-    page: { windowsMoved, inPlayOf, putWindow, mend, fit, fitAll, fitNew, gliding, keepWindow },
+    page: { windowsMoved, inPlayOf, putWindow, mend, fit, fitAll, state, putEntry, isFitting, keepWindow },
     movedWindows,
     opened,
     /** No window is off its scene any more. */

@@ -155,11 +155,52 @@ function trace(r: Float32Array, from: number, count: number): Path2D {
   return path;
 }
 
+/** The outlines of the shapes that are no circle, in radii; export/svg draws the same. */
+const corners: Record<number, [number, number][]> = {
+  [Shape.Square]: [
+    [-0.9, -0.9],
+    [0.9, -0.9],
+    [0.9, 0.9],
+    [-0.9, 0.9],
+  ],
+  [Shape.Diamond]: [
+    [0, -1.25],
+    [1.25, 0],
+    [0, 1.25],
+    [-1.25, 0],
+  ],
+  [Shape.Triangle]: [
+    [0, -1.2],
+    [1.1, 0.8],
+    [-1.1, 0.8],
+  ],
+  [Shape.Cross]: [
+    [-1, -0.5],
+    [-0.5, -1],
+    [0, -0.5],
+    [0.5, -1],
+    [1, -0.5],
+    [0.5, 0],
+    [1, 0.5],
+    [0.5, 1],
+    [0, 0.5],
+    [-0.5, 1],
+    [-1, 0.5],
+    [-0.5, 0],
+  ],
+};
+
 function marker(pen: Pen, r: Float32Array, i: number, palette: Palette) {
   const [colour, shape, x, y, radius] = [r[i + 1]!, r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!];
   pen.setLineDash([]);
   pen.beginPath();
-  pen.arc(x, y, radius, 0, 2 * Math.PI);
+  const outline = corners[shape];
+  if (outline) {
+    for (const [dx, dy] of outline) pen.lineTo(x + dx * radius, y + dy * radius);
+    pen.closePath();
+  } else {
+    pen.arc(x, y, radius, 0, 2 * Math.PI);
+  }
   const sheet = palette.colours[Colour.Sheet]!;
   pen.fillStyle = shape === Shape.Ring ? sheet : palette.colours[colour]!;
   pen.fill();

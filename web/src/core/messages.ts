@@ -13,6 +13,7 @@ export type Move =
   | ['zoomWindow', number, number, number, number, number, number]
   | ['stretchWindow', number, number, number, 0 | 1, number, number]
   | ['putWindow', number, number, number, number, number, 0 | 1]
+  | ['rememberCurves', 0 | 1]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]
   | ['beginScene', number]

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // An entry of the folio: what it says, and a menu of what can be done with it.
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
+import SceneMarks from './SceneMarks.vue';
 
-const props = defineProps<{ id: string; name: string; actions?: Action[] }>();
+const props = defineProps<{ id: string; name: string; actions?: Action[]; marks?: boolean }>();
 const bench = useBench();
 
 const problem = computed(() => bench.problemOf(props.id));
 const edit = () => (bench.editing = props.id);
+
+const isAlone = computed(() => bench.document?.scenes.length === 1);
 
 const common = computed<Action[]>(() => [
   { key: 'edit', words: 'Change …', act: edit },
@@ -17,6 +20,24 @@ const common = computed<Action[]>(() => [
   { key: 'down', words: 'Move down', act: () => void bench.askEdit({ kind: 'move', id: props.id, by: 1 }) },
   { key: 'delete', words: 'Delete', act: () => void bench.askEdit({ kind: 'delete', id: props.id }) },
 ]);
+
+const kind = 'text/x-parvix-entry';
+/** Whether an entry that is being dragged is over this one. */
+const isTarget = ref(false);
+
+/** Puts an entry that is dropped here in this one's place; those of other parts of the folio stay. */
+function take(e: DragEvent) {
+  isTarget.value = false;
+  const id = e.dataTransfer?.getData(kind);
+  const { stated = [], shown = [], said = [] } = bench.document ?? {};
+  for (const list of [stated, shown, said]) {
+    const [from, to] = [id, props.id].map((wanted) => list.findIndex((entry) => entry.id === wanted)) as [
+      number,
+      number,
+    ];
+    if (id && from >= 0 && to >= 0 && from !== to) void bench.askEdit({ kind: 'move', id, by: to - from });
+  }
+}
 
 function key(e: KeyboardEvent) {
   if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
@@ -31,10 +52,20 @@ function key(e: KeyboardEvent) {
 </script>
 
 <template>
-  <li class="entry" :data-entry="id">
+  <li
+    class="entry"
+    :class="{ target: isTarget }"
+    :data-entry="id"
+    draggable="true"
+    @dragstart="$event.dataTransfer?.setData(kind, id)"
+    @dragover.prevent="isTarget = true"
+    @dragleave="isTarget = false"
+    @drop.prevent.stop="take"
+  >
     <slot name="before" />
     <div class="body">
       <button class="says" :title="`Change ${name}`" @click="edit" @keydown="key"><slot /></button>
+      <SceneMarks v-if="marks && !isAlone" :id="id" :name="name" />
       <slot name="below" />
       <p v-if="problem" class="problem" role="alert">
         {{ problem.message }}
@@ -51,6 +82,7 @@ function key(e: KeyboardEvent) {
         </button>
       </p>
     </div>
+    <SceneMarks v-if="marks && isAlone" :id="id" :name="name" />
     <ActionMenu class="more" :label="`What to do with ${name}`" :actions="common">⋯</ActionMenu>
   </li>
 </template>
@@ -63,6 +95,9 @@ function key(e: KeyboardEvent) {
   align-items: flex-start;
   gap: 10px;
   padding: 0;
+}
+.entry.target {
+  box-shadow: 0 -2px 0 var(--sea);
 }
 .body {
   flex: 1;

@@ -2,7 +2,7 @@
 // What the core found out about a function: each line can be shown on the stage or put into a text, and stays live.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { FindingLine } from '../generated/types';
+import type { Finding, FindingLine } from '../generated/types';
 import { fresh, ofKind } from '../shared/entries';
 import MathText from '../shared/MathText.vue';
 
@@ -26,6 +26,14 @@ function toggle(line: FindingLine) {
     kind: 'put',
     entry: fresh('finding', { function: props.name, finding: line.finding }),
   });
+}
+
+/** The findings that are points: guides can go through them. */
+const guided: Finding[] = ['yIntercept', 'zeros', 'maxima', 'minima', 'inflections', 'holes'];
+const guideRefused = ref('');
+async function guide(line: FindingLine) {
+  const problem = await bench.askEdit({ kind: 'guides', id: props.name, text: line.finding });
+  guideRefused.value = problem?.message ?? '';
 }
 
 /** Puts a finding into a text of its own. */
@@ -63,6 +71,15 @@ function tell(line: FindingLine) {
               stage
             </button>
             <button
+              v-if="guided.includes(line.finding) && line.drawn"
+              class="soft"
+              :aria-label="`Put guides through the ${line.name} of ${name}`"
+              title="Guides through it, upright and level, which stay with it"
+              @click="guide(line)"
+            >
+              guides
+            </button>
+            <button
               class="soft"
               :aria-label="`Put the ${line.name} of ${name} into a text`"
               title="Put into a text"
@@ -79,6 +96,7 @@ function tell(line: FindingLine) {
           ><template v-if="k">, </template><MathText :latex="other" /></template
         >.
       </p>
+      <p v-if="guideRefused" class="problem" role="alert">{{ guideRefused }}</p>
       <p v-for="words in view.undecided" :key="words" class="hint">Not decided: {{ words }}.</p>
       <button class="link" :aria-pressed="withHow" @click="withHow = !withHow">
         {{ withHow ? 'without' : 'with' }} the way each was found

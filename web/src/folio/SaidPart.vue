@@ -11,6 +11,12 @@ import SaidForm from './SaidForm.vue';
 
 const bench = useBench();
 
+const hiding = (id: string) => ({
+  key: 'toggle',
+  words: bench.isHidden(id) ? 'Show it in this scene' : 'Hide it in this scene',
+  act: () => void bench.toggle(id),
+});
+
 const texts = computed(() => ofKind(bench.document?.said, 'text'));
 const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body: { pieces: [] } };
 </script>
@@ -25,13 +31,8 @@ const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body
           v-else
           :id="said.id"
           name="the text"
-          :actions="[
-            {
-              key: 'toggle',
-              words: bench.isHidden(said.id) ? 'Show it in this scene' : 'Hide it in this scene',
-              act: () => void bench.toggle(said.id),
-            },
-          ]"
+          marks
+          :actions="[hiding(said.id)]"
           :class="{ hidden: bench.isHidden(said.id) }"
         >
           <LiveText :place="place" />

@@ -2,11 +2,11 @@
 // The form of what is shown: the fields of its kind, the panels it appears in, how it looks.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { Entry, LabelKind, LinePattern, Problem } from '../generated/types';
+import type { Entry, Problem } from '../generated/types';
 import { kindOf } from '../kinds';
-import Choice from '../shared/Choice.vue';
 import { isOn } from '../shared/entries';
 import EntryForm from './EntryForm.vue';
+import LookFields from './LookFields.vue';
 
 const props = defineProps<{ entry: Entry }>();
 const bench = useBench();
@@ -23,14 +23,14 @@ function tickPanel(id: string, on: boolean) {
   entry.value.where = { ...entry.value.where, panels: all ? undefined : ids };
 }
 
-const patterns = [
-  { value: 'whole', label: 'whole' },
-  { value: 'dashed', label: 'dashed' },
-  { value: 'dotted', label: 'dotted' },
-];
+/** The kinds that draw points. */
+const pointed = ['point', 'table', 'trace'];
 type Body = Parameters<typeof kind.name>[0];
 const body = computed(() => entry.value.body as Body);
-const labels = computed(() => kind.labels(body.value).map(([value, label]) => ({ value, label })));
+const labels = computed(() => {
+  const list = kind.labels(body.value).map(([value, label]) => ({ value: value, label }));
+  return list.length ? [...list, { value: 'words', label: 'own words' }] : list;
+});
 const usualPattern = computed(() => kind.line?.(body.value));
 
 /** The fields that say themselves what is wrong with them. */
@@ -38,7 +38,7 @@ const telling = ['x', 'y', 'at', 'angle', 'radius', 'centre'];
 
 async function keep() {
   kind.tidy?.(body.value);
-  refused.value = await bench.askEdit({ kind: 'put', entry: plain(entry.value) });
+  refused.value = await bench.putEntry(plain(entry.value));
   if (!refused.value) bench.editing = '';
 }
 const cancel = () => (bench.editing = '');
@@ -58,42 +58,16 @@ const cancel = () => (bench.editing = '');
         panel {{ k + 1 }}
       </label>
     </fieldset>
-    <template v-if="entry.id">
-      <div v-if="kind.coloured(body)" class="line">
-        colour
-        <div class="swatches" role="radiogroup" aria-label="Colour">
-          <button
-            v-for="hue in 8"
-            :key="hue"
-            type="button"
-            role="radio"
-            class="swatch"
-            :class="`hue-${hue - 1}`"
-            :aria-checked="entry.look.colour % 8 === hue - 1"
-            :aria-label="`Colour ${hue}`"
-            @click="entry.look.colour = hue - 1"
-          />
-        </div>
-      </div>
-      <label v-if="usualPattern" class="line">
-        line
-        <Choice
-          :model-value="entry.look.pattern || usualPattern"
-          :options="patterns"
-          label="Line"
-          @update:model-value="entry.look.pattern = $event as LinePattern"
-        />
-      </label>
-      <label v-if="labels.length" class="line">
-        label
-        <Choice
-          :model-value="labels.some((l) => l.value === entry.look.label) ? entry.look.label : 'name'"
-          :options="labels"
-          label="Label"
-          @update:model-value="entry.look.label = $event as LabelKind"
-        />
-      </label>
-    </template>
+    <LookFields
+      v-if="entry.id"
+      :look="entry.look"
+      :coloured="kind.coloured(body)"
+      :lines="!!usualPattern"
+      :points="pointed.includes(entry.kind)"
+      :usual-pattern="usualPattern"
+      :labels="labels"
+      @change="Object.assign(entry.look, $event)"
+    />
     <p v-if="refused && !telling.includes(refused.field)" class="problem" role="alert">
       {{ refused.message }}
     </p>
@@ -115,21 +89,5 @@ const cancel = () => (bench.editing = '');
   width: auto;
   font-size: inherit;
   border: 0;
-}
-.swatches {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
-}
-.swatch {
-  width: 28px;
-  height: 28px;
-  border-radius: 50%;
-  border: 2px solid var(--sheet);
-  background: var(--hue);
-  cursor: pointer;
-}
-.swatch[aria-checked='true'] {
-  box-shadow: 0 0 0 2px var(--ink);
 }
 </style>

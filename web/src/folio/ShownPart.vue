@@ -9,6 +9,7 @@ import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import { fresh as made } from '../shared/entries';
 import Pieces from '../shared/Pieces.vue';
 import EntryRow from './EntryRow.vue';
+import LookTogether from './LookTogether.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
 import StatementForm from './StatementForm.vue';
@@ -54,7 +55,40 @@ function hueOf(id: string) {
 }
 
 type Acting = Parameters<NonNullable<ReturnType<typeof kindOf>['actions']>>[0];
-const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? [];
+const actionsOf = (e: Entry): Action[] => [
+  {
+    key: 'toggle',
+    words: bench.isHidden(e.id) ? 'Show it in this scene' : 'Hide it in this scene',
+    act: () => void bench.toggle(e.id),
+  },
+  ...(kindOf(e).actions?.(e as Acting) ?? []),
+];
+
+/** The entries whose look is changed together. */
+const chosenForLook = ref<string[]>([]);
+const together = computed(() =>
+  chosenForLook.value.filter((id) => bench.document?.shown.some((s) => s.id === id)),
+);
+function choose(id: string) {
+  chosenForLook.value = together.value.includes(id)
+    ? together.value.filter((t) => t !== id)
+    : [...together.value, id];
+}
+
+/** What is a part of another entry stands folded under it. */
+const wholeOf = (e: Entry) => {
+  const of = (e.body as { of?: string }).of;
+  return e.kind !== 'trace' && bench.document?.shown.some((s) => s.id === of) ? of : undefined;
+};
+const unfolded = ref(new Set<string>());
+const partsOf = (id: string) => rows.value.filter((r) => wholeOf(r.entry) === id).length;
+const isListed = (e: Entry) => {
+  const whole = wholeOf(e);
+  return !whole || unfolded.value.has(whole) || bench.editing === e.id || !!bench.problemOf(e.id);
+};
+function unfold(id: string) {
+  if (!unfolded.value.delete(id)) unfolded.value.add(id);
+}
 </script>
 
 <template>
@@ -62,26 +96,29 @@ const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? []
     <PartHead title="Shown" add="">
       <ActionMenu class="plus" label="Show something on the stage" :actions="offered">+</ActionMenu>
     </PartHead>
+    <LookTogether v-if="together.length" :ids="together" @close="chosenForLook = []" />
     <ul>
-      <template v-for="{ entry, kind, name, sentence } in rows" :key="entry.id">
+      <template
+        v-for="{ entry, kind, name, sentence } in rows.filter((r) => isListed(r.entry))"
+        :key="entry.id"
+      >
         <li v-if="bench.editing === entry.id"><ShownForm :entry="entry" /></li>
         <EntryRow
           v-else
           :id="entry.id"
           :name="name"
           :actions="actionsOf(entry)"
-          :class="{ hidden: bench.isHidden(entry.id) }"
-          :draggable="(bench.document?.panels.length ?? 0) > 1"
-          @dragstart="$event.dataTransfer?.setData('text/x-parvix-entry', entry.id)"
+          :class="{ hidden: bench.isHidden(entry.id), part: wholeOf(entry) }"
+          marks
         >
           <template #before>
             <button
               class="sample"
               :class="[hueOf(entry.id), entry.kind, entry.look.pattern]"
-              :aria-pressed="!bench.isHidden(entry.id)"
-              :aria-label="`${bench.isHidden(entry.id) ? 'Show' : 'Hide'} ${name}`"
-              :title="bench.isHidden(entry.id) ? 'Show' : 'Hide'"
-              @click="bench.toggle(entry.id)"
+              :aria-pressed="together.includes(entry.id)"
+              :aria-label="`Choose ${name} to change its look`"
+              title="Change its look, alone or together with others"
+              @click="choose(entry.id)"
             >
               <svg viewBox="0 0 32 16" aria-hidden="true">
                 <component :is="kind.icon" :body="entry.body" />
@@ -89,7 +126,17 @@ const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? []
             </button>
           </template>
           <Pieces :pieces="sentence" />
-          <template v-if="kind.below" #below><component :is="kind.below" :entry="entry" /></template>
+          <template #below>
+            <button
+              v-if="partsOf(entry.id)"
+              class="soft"
+              :aria-expanded="unfolded.has(entry.id)"
+              @click="unfold(entry.id)"
+            >
+              {{ unfolded.has(entry.id) ? 'fold its parts' : `its ${partsOf(entry.id)} parts` }}
+            </button>
+            <component :is="kind.below" v-if="kind.below" :entry="entry" />
+          </template>
         </EntryRow>
       </template>
       <li v-if="bench.editing === 'typed'"><StatementForm id="" text="" /></li>
@@ -111,6 +158,9 @@ const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? []
 }
 .sample:hover {
   background: var(--paper);
+}
+.sample[aria-pressed='true'] {
+  box-shadow: inset 0 0 0 2px var(--sea);
 }
 .sample svg {
   width: 32px;
@@ -159,11 +209,13 @@ const actionsOf = (e: Entry): Action[] => kindOf(e).actions?.(e as Acting) ?? []
   stroke: var(--hue);
   stroke-width: 2.5;
 }
+.part {
+  margin-left: 18px;
+}
 .hidden .sample svg {
   opacity: 0.25;
 }
 .hidden :deep(.says) {
   color: var(--muted);
-  text-decoration: line-through;
 }
 </style>

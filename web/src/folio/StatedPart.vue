@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is stated: functions and parameters.
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import { fresh, ofKind } from '../shared/entries';
@@ -30,6 +30,15 @@ const rows = computed(() =>
 
 const isStudied = (stated: Stated) => stated.kind === 'function' && stated.variables?.length === 1;
 
+const functions = computed(() => (bench.document?.stated ?? []).filter(isStudied).map((s) => s.id));
+/** What can be done with a function is offered at one of them: the one that was chosen or stated last, or the first. */
+const lastChosen = ref('');
+watch(functions, (now, before) => {
+  const added = now.find((id) => !before.includes(id));
+  if (added && before.length) lastChosen.value = added;
+});
+const chosen = computed(() => functions.value.find((id) => id === lastChosen.value) ?? functions.value[0]);
+
 function study(name: string) {
   bench.findings.open = bench.findings.open === name ? '' : name;
   void bench.findings.follow();
@@ -54,7 +63,7 @@ const tableOf = (name: string) =>
 async function takeApart(name: string) {
   const shown = stepsOf(name);
   if (shown) return bench.askEdit({ kind: 'delete', id: shown.id });
-  const problem = await bench.askEdit({ kind: 'put', entry: fresh('steps', { function: name }) });
+  const problem = await bench.putEntry(fresh('steps', { function: name }));
   refused.value = { ...refused.value, [name]: problem?.message ?? '' };
   return problem;
 }
@@ -73,12 +82,50 @@ async function writeAs(stated: Stated, form: string) {
 /** The function whose curve is being moved by numbers. */
 const beingMoved = ref('');
 
+/** Whether a function is the same as another, in words. */
+const comparisons = ref<Record<string, string>>({});
+async function compare(stated: Stated, other: string) {
+  const { values } = await bench.askInPlay({ kind: 'values' });
+  const answer = await bench.ask({ kind: 'compared', id: stated.name, text: other, values });
+  comparisons.value = { ...comparisons.value, [stated.name]: answer.problem?.message ?? answer.text ?? '' };
+}
+
+/** One curve for each of several values of a parameter, in this picture or in one of its own. */
+const family = (name: string, empty: boolean) => {
+  const panel = (bench.document?.panels.length ?? 1) - 1;
+  return bench.askEdit({ kind: 'family', text: name, panel, empty });
+};
+
 function actions(stated: Stated): Action[] {
+  if (stated.kind === 'parameter') {
+    const isFull = (bench.document?.panels.length ?? 0) >= 4;
+    return [
+      {
+        key: 'family',
+        words: 'Draw a curve for each of several values',
+        act: () => void family(stated.name, false),
+      },
+      {
+        key: 'familyBeside',
+        words: 'The same in a panel beside',
+        act: () => void family(stated.name, true),
+        off: isFull,
+      },
+    ];
+  }
   if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
   const list: Action[] = [
     { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (beingMoved.value = stated.id) },
     ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
+  for (const other of bench.document?.stated ?? []) {
+    if (other.id === stated.id || !isStudied(other)) continue;
+    list.push({
+      key: `same-${other.id}`,
+      words: `Is it the same as ${other.name}?`,
+      act: () => void compare(stated, other.name),
+    });
+  }
   const curves = ofKind(bench.document?.shown, 'curve');
   if (curves.some(({ body }) => body.function === stated.name)) return list;
   list.unshift({
@@ -127,32 +174,43 @@ function actions(stated: Stated): Action[] {
               }}
             </button>
             <EffectList v-if="dial && bench.effects.open === stated.name" :name="stated.name" />
-            <button
-              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
-              class="soft"
-              :aria-expanded="bench.findings.open === stated.name"
-              @click="study(stated.name)"
-            >
-              {{ bench.findings.open === stated.name ? 'fold the findings' : 'findings' }}
-            </button>
-            <button
-              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
-              class="soft"
-              :aria-pressed="!!stepsOf(stated.name)"
-              :title="`Show on the stage how ${stated.name} comes from its parent function`"
-              @click="takeApart(stated.name)"
-            >
-              {{ stepsOf(stated.name) ? 'take the steps off' : 'from its parent' }}
-            </button>
-            <button
-              v-if="view && isStudied(stated) && !bench.problemOf(stated.id)"
-              class="soft"
-              :aria-expanded="tabulated === stated.name"
-              @click="tabulated = tabulated === stated.name ? '' : stated.name"
-            >
-              {{ tabulated === stated.name ? 'fold the table' : 'table' }}
-            </button>
+            <template v-if="view && isStudied(stated) && !bench.problemOf(stated.id)">
+              <button
+                v-if="chosen !== stated.id"
+                class="soft"
+                :aria-label="`What can be found out about ${stated.name}`"
+                :title="`What can be found out about ${stated.name}`"
+                @click="lastChosen = stated.id"
+              >
+                ›
+              </button>
+              <template v-else>
+                <button
+                  class="soft"
+                  :aria-expanded="bench.findings.open === stated.name"
+                  @click="study(stated.name)"
+                >
+                  {{ bench.findings.open === stated.name ? 'fold the findings' : 'findings' }}
+                </button>
+                <button
+                  class="soft"
+                  :aria-pressed="!!stepsOf(stated.name)"
+                  :title="`Show on the stage how ${stated.name} comes from its parent function`"
+                  @click="takeApart(stated.name)"
+                >
+                  {{ stepsOf(stated.name) ? 'take the steps off' : 'from its parent' }}
+                </button>
+                <button
+                  class="soft"
+                  :aria-expanded="tabulated === stated.name"
+                  @click="tabulated = tabulated === stated.name ? '' : stated.name"
+                >
+                  {{ tabulated === stated.name ? 'fold the table' : 'table' }}
+                </button>
+              </template>
+            </template>
             <ValuesTable v-if="tabulated === stated.name" :id="stated.name" of="function" />
+            <p v-if="comparisons[stated.name]" class="hint" role="status">{{ comparisons[stated.name] }}</p>
             <p v-if="refused[stated.name]" class="hint" role="alert">{{ refused[stated.name] }}</p>
             <StepsTable v-if="!bench.presenting && tableOf(stated.name)" :view="tableOf(stated.name)!" />
             <MoveForm v-if="beingMoved === stated.id" :stated="stated" @close="beingMoved = ''" />

@@ -12,13 +12,16 @@ export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry' | 'quarterPoints';
 
 /** LabelKind says what a label tells. */
-export type LabelKind = 'name' | 'formula' | 'coordinates' | 'none';
+export type LabelKind = 'name' | 'formula' | 'coordinates' | 'words' | 'none';
 
 /** LinePattern tells lines apart without colour. */
 export type LinePattern = 'whole' | 'dashed' | 'dotted';
 
 /** PanelKind says what a panel shows. */
 export type PanelKind = 'plane' | 'circle';
+
+/** PointShape tells points apart without colour. */
+export type PointShape = 'disc' | 'ring' | 'square' | 'diamond' | 'triangle' | 'cross';
 
 /** Rest is how what has not been run through yet is drawn. */
 export type Rest = 'faint' | 'hidden' | 'whole';
@@ -31,6 +34,9 @@ export type SweepWay = 'once' | 'round' | 'backAndForth';
 
 /** TickStyle says how an axis is numbered. */
 export type TickStyle = 'numbers' | 'pi' | 'degrees';
+
+/** Weight is how strong a line or how large a label is. */
+export type Weight = 'thin' | 'bold';
 
 /** Document is one demonstration. */
 export interface Document {
@@ -139,7 +145,13 @@ export interface Look {
   /** Colour is the number of a colour that curves and parameters share out. */
   colour: number;
   pattern?: LinePattern;
+  weight?: Weight;
+  /** Shape is that of points. */
+  shape?: PointShape;
   label?: LabelKind;
+  /** Words are those of a label in own words. */
+  words?: string;
+  labelSize?: Weight;
 }
 
 /** Where is the place of an entry. */
@@ -472,7 +484,7 @@ export interface NamedLine {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -868,6 +880,10 @@ export const Shape = {
   Disc: 0,
   Ring: 1,
   Grip: 2,
+  Square: 3,
+  Diamond: 4,
+  Triangle: 5,
+  Cross: 6,
 } as const;
 
 /** Number is the box of a number beside an axis. */

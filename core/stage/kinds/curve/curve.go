@@ -87,6 +87,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	if l.body.Parent {
 		pen.Width, pen.Pattern = on.Scaled(compose.ParentWidth), compose.PatternOf(e, picture.Dashed)
 	}
+	l.composeBefore(on, pen)
 	a, ok := on.Stroked(drawn, pen)
 	l.composeGrips(on)
 	if !ok {
@@ -94,6 +95,17 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	}
 	a.Short = evaluate.HeadLaTeX(l.Function.Stated.Name, nil)
 	return on.Labelled(a, l.label(on.Now, e), pen.Colour)
+}
+
+// composeBefore draws the curve as it was before a dial moved, pale, where it is remembered.
+func (l *Live) composeBefore(on *compose.On, pen compose.Strokes) {
+	in, number := on.Now.Before()
+	if in == nil || len(l.Function.Hangs()) == 0 {
+		return
+	}
+	from := compose.Source{Function: l.Function.Curve, Stamp: number, Variant: [4]float64{1}}
+	pen.Opacity, pen.Pattern = compose.Faint, picture.Whole
+	on.Stroked(on.Sampled(on.Entry.ID+".before", on.Entry.ID, from, in), pen)
 }
 
 // members draws one curve for each, in a ramp of colours and with patterns in turn, each labelled with its value.

@@ -89,3 +89,41 @@ func TestAFamilyHasACurveForEachValue(t *testing.T) {
 	}
 	assert.ElementsMatch(t, []string{"a=−1", "a=−0.5", "a=0", "a=0.5", "a=1"}, labels)
 }
+
+// What is remembered is drawn pale where the curve was at the scene's values, once a dial has moved, until it is forgotten.
+func TestACurveIsLeftPaleWhereItWasBeforeADialMoved(t *testing.T) {
+	_, e := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
+	pale := func() (n int) {
+		for r := range picture.Records(stagetest.Again(e, 900, 450).Live) {
+			if picture.Op(r[0]) == picture.Line && r[4] < 1 {
+				n++
+			}
+		}
+		return n
+	}
+	e.RememberCurves(true)
+	assert.Zero(t, pale(), "nothing has moved")
+	e.Set(0, 2)
+	assert.Equal(t, 1, pale())
+	e.RememberCurves(false)
+	assert.Zero(t, pale())
+}
+
+// A bold curve is wider; a label may say words of its own, larger than usual.
+func TestALookChangesWeightAndWords(t *testing.T) {
+	plain, _ := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
+	bold, _ := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"},
+		Look: document.Look{Weight: document.Bold, Label: document.LabelWords, Words: "the {rope}", LabelSize: document.Bold}})
+	assert.Greater(t, widest(bold.Live), widest(plain.Live))
+	assert.Equal(t, `\text{the rope}`, stagetest.Labelled(bold, "c"))
+	assert.Greater(t, bold.Labels[0].Height, plain.Labels[0].Height)
+}
+
+func widest(data []float32) (width float32) {
+	for r := range picture.Records(data) {
+		if picture.Op(r[0]) == picture.Line {
+			width = max(width, r[2])
+		}
+	}
+	return width
+}

@@ -183,7 +183,10 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 		return nil
 	}
 	x, y, slope := seen.x, seen.y, seen.slope
-	latex, begun := "m="+number.Format(slope, 3), len(on.Pen.Data)
+	latex, begun := "y="+evaluate.LineLaTeX(slope, y-slope*x, 3), len(on.Pen.Data)
+	if on.Entry.Look.Label == document.LabelName {
+		latex = "m=" + number.Format(slope, 3)
+	}
 	if math.IsInf(slope, 0) {
 		on.Segment(pen, [2]float64{v.X(x), 0}, [2]float64{v.X(x), v.Height})
 		latex = "x=" + number.Format(x, 3)

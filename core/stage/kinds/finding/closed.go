@@ -74,6 +74,27 @@ func equationOf(f *evaluate.Function, finding document.Finding) (equation, test 
 	return nil, nil, false
 }
 
+// Places are the places of a finding as formulas in the parameters, those that repeat left out; none where there are no formulas.
+func Places(f *evaluate.Function, finding document.Finding) (places []expr.Node) {
+	equation, _, ok := equationOf(f, finding)
+	if !ok {
+		return nil
+	}
+	if equation == nil {
+		return []expr.Node{expr.Num(0)}
+	}
+	set, ok := solve.Zeros(equation, f.Stated.Variables[0])
+	if !ok || set.All {
+		return nil
+	}
+	for _, s := range set.Solutions {
+		if s.Step == nil && s.Period.IsZero() {
+			places = append(places, symbolic.Simplify(s.X).Node)
+		}
+	}
+	return places
+}
+
 // solved compiles the solutions of an equation; ok is false where there is no formula for them.
 func solved(equation expr.Node, x string, inputs []string) (places []closedPlace, ok bool) {
 	set, ok := solve.Zeros(equation, x)

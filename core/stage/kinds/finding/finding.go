@@ -5,7 +5,6 @@ import (
 	"fmt"
 
 	"parvix/core/formula/expr"
-	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -145,33 +144,11 @@ func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 		begun := len(on.Pen.Data)
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
 		if a, seen := on.OnLines(begun); seen {
-			a.Label = picture.Label{LaTeX: on.Now.Typeset("y=" + lineText(g))}
+			a.Label = picture.Label{LaTeX: on.Now.Typeset("y=" + evaluate.LineLaTeX(g.Slope, g.At, 2))}
 			anchors = append(anchors, a)
 		}
 	}
 	return labelled(on, anchors)
-}
-
-// lineText writes m·x + b with two decimals.
-func lineText(g found.Guide) string {
-	lift := number.Format(g.At, 2)
-	if g.Slope == 0 {
-		return lift
-	}
-	text := number.Format(g.Slope, 2) + "x"
-	switch {
-	case g.Slope == 1:
-		text = "x"
-	case g.Slope == -1:
-		text = number.Minus + "x"
-	}
-	switch {
-	case lift == "0":
-		return text
-	case g.At < 0:
-		return text + lift
-	}
-	return text + "+" + lift
 }
 
 // labelled gives the labels their ids and colours, or takes them all back where none are wanted or there are too many.

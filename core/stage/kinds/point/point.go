@@ -92,7 +92,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		shape = picture.Grip
 		on.Pen.Handle(on.Index, at[0], at[1])
 	}
-	on.Mark(compose.ColourOf(on.Entry), shape, l.X, l.Y, compose.PointRadius)
+	on.Mark(compose.ColourOf(on.Entry), compose.ShapeOf(on.Entry, shape), l.X, l.Y, compose.PointRadius)
 	return on.Labelled(compose.Anchor{X: at[0], Y: at[1], IsPoint: true}, l.label(on.Now, on.Entry.Look.Label), compose.ColourOf(on.Entry))
 }
 

@@ -132,8 +132,15 @@ func (t *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	return []string{text}
 }
 
-// Box asks for nothing: the window is that of the curve at its end.
-func (t *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
+// Box is the parent's key points and where they go.
+func (t *Live) Box(d evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	keys := t.Keys(d)
+	for _, place := range [2]Place{t.PlaceAt(d, 0), t.PlaceAt(d, float64(len(t.Steps)))} {
+		for i := 0; i+1 < len(keys); i += 2 {
+			box.Add(place.Of(keys[i], keys[i+1]))
+		}
+	}
+}
 
 // asVariant tells the curves at different places apart.
 func (p Place) asVariant() [4]float64 { return [4]float64{p.Across, p.Right, p.Up, p.Lift} }

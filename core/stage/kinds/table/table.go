@@ -149,7 +149,7 @@ func (t *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 			shape = picture.Grip
 			on.Pen.Handle(on.Index+evaluate.GripStride*(i+1), x, y)
 		}
-		on.Mark(colour, shape, p[0], p[1], compose.PointRadius-1.5)
+		on.Mark(colour, compose.ShapeOf(on.Entry, shape), p[0], p[1], compose.PointRadius-1.5)
 	}
 	return anchors
 }

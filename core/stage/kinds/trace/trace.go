@@ -54,7 +54,7 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 				continue
 			}
 			lastX, lastY = x, y
-			on.Pen.Marker(compose.ColourOf(on.Entry), picture.Disc, x, y, on.Scaled(compose.TraceRadius))
+			on.Pen.Marker(compose.ColourOf(on.Entry), compose.ShapeOf(on.Entry, picture.Disc), x, y, on.Scaled(compose.TraceRadius))
 		}
 	}
 	return nil

@@ -3,6 +3,7 @@ package trajectory
 import (
 	"fmt"
 	"math"
+	"slices"
 	"sort"
 
 	"parvix/core/stage/compose"
@@ -112,14 +113,28 @@ func widthFor(length float64) float64 {
 	return compose.CurveWidth
 }
 
-// looks is how often a curve is looked at to see how far it reaches, farthest how far away a place counts as gone.
-const looks, farthest = 1500, 1e4
+// looks is how often a curve is looked at to see how far it reaches, farthest how far away a place counts as gone; runsFar is how much
+// farther than half of its places a curve goes that runs off.
+const looks, farthest, runsFar = 1500, 1e4, 50
 
 // Box is all of the curve.
 func (m *Live) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	var places []sample.Point
+	var sizes []float64
 	for k := range looks + 1 {
 		p := m.Place(m.From + (m.To-m.From)*float64(k)/looks)
-		if math.Hypot(p.X, p.Y) < farthest {
+		if size := math.Hypot(p.X, p.Y); size < farthest {
+			places, sizes = append(places, p), append(sizes, size)
+		}
+	}
+	// Of a curve that runs off the part is worth seeing in which most of its course lies.
+	slices.Sort(sizes)
+	most := math.Inf(1)
+	if n := len(sizes); n > 0 && (n < looks || sizes[n-1] > runsFar*sizes[n/2]) {
+		most = 3 * sizes[n/2]
+	}
+	for _, p := range places {
+		if math.Hypot(p.X, p.Y) <= most {
 			box.Add(p.X, p.Y)
 		}
 	}

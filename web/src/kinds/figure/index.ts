@@ -7,10 +7,17 @@ export const figure: PageKind<'figure'> = {
   name: (body) => body.name ?? body.shape,
   form: Form,
   icon: Icon,
-  labels: () => [
-    ['name', 'its measure'],
-    ['none', 'nothing'],
-  ],
+  labels: ({ shape }) =>
+    shape === 'tangent' || shape === 'normal'
+      ? [
+          ['formula', 'its equation'],
+          ['name', 'its slope'],
+          ['none', 'nothing'],
+        ]
+      : [
+          ['name', 'its measure'],
+          ['none', 'nothing'],
+        ],
   coloured: () => true,
   additions: () => [
     {
