@@ -241,7 +241,7 @@ func TestKeepingValuesMakesThemTheStartingValues(t *testing.T) {
 	assert.False(t, page.MustHas(".ribbon .dot"))
 	click(t, one(t, page, `[aria-label="k one step down"]`))
 	one(t, page, ".ribbon .dot")
-	click(t, saying(t, page, "button", "keep these values"))
+	click(t, saying(t, page, "button", "keep as they are"))
 	until(t, page, `() => !document.querySelector('.ribbon .dot')`)
 	assert.InDelta(t, 4.4, ask[float64](t, page, `() => parvix.document().scenes[0].values.k`), 1e-9)
 }

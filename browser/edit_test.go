@@ -21,6 +21,14 @@ func documentOf(t *testing.T, page *rod.Page) document.Document {
 	return ask[document.Document](t, page, `() => parvix.document()`)
 }
 
+// agree chooses something that is agreed for the whole demonstration, in the sheet under the title.
+func agree(t *testing.T, page *rod.Page, words string) {
+	t.Helper()
+	click(t, saying(t, page, ".ribbon button", "angles in"))
+	click(t, saying(t, page, ".agreed label", words))
+	press(t, page, input.Escape)
+}
+
 // state types a statement in the folio and takes it.
 func state(t *testing.T, page *rod.Page, statement string) {
 	t.Helper()
@@ -264,7 +272,7 @@ func TestUndoReachesEveryEditAndRedoComesBack(t *testing.T) {
 	note()
 	state(t, page, "c = 2")
 	note()
-	click(t, saying(t, page, ".ribbon button", "angles in radians"))
+	agree(t, page, "in degrees")
 	until(t, page, `() => parvix.document().angleUnit === 'degree'`)
 	note()
 	click(t, one(t, page, `[aria-label="Hide f"]`))
@@ -397,7 +405,7 @@ func TestDegreesAreADemonstrationsUnit(t *testing.T) {
 	signInDemo(t, page)
 	newBench(t, page)
 	state(t, page, "3 sin(60 x)")
-	click(t, saying(t, page, ".ribbon button", "angles in radians"))
+	agree(t, page, "in degrees")
 	saying(t, page, ".ribbon button", "angles in degrees")
 	drawn(t, page)
 	assertDrawn(t, page, hueF, func(x float64) float64 { return 3 * math.Sin(60*x*math.Pi/180) })

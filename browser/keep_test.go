@@ -39,7 +39,7 @@ func TestWhatWasSavedIsThereAfterTheServerStartsAnew(t *testing.T) {
 	copyBench(t, page, fountain)
 	state(t, page, "q(x) = 3 − |x|")
 	click(t, one(t, page, `[aria-label="a one step up"]`))
-	click(t, saying(t, page, "button", "keep these values"))
+	click(t, saying(t, page, "button", "keep as they are"))
 	until(t, page, `() => parvix.document().scenes[0].values.a === -0.5`)
 	saved(t, page)
 	click(t, saying(t, page, "button", "clear traces")) // a trace that is not kept does not outlive the page

@@ -308,7 +308,7 @@ func TestScenesAreBuiltAndSteppedThrough(t *testing.T) {
 	pull(t, l.page, one(t, l.page, `[data-dial="a"] .pointer`), 60, 0)
 	moved := values(t, l.page)["a"]
 	require.NotEqual(t, 1.0, moved)
-	click(t, saying(t, l.page, ".ribbon button", "keep these values"))
+	click(t, saying(t, l.page, ".ribbon button", "keep as they are"))
 	until(t, l.page, `v => parvix.document().scenes[1].values.a === v`, moved)
 	click(t, one(t, l.page, `[aria-label^="f, seen in scene 2"]`))
 	until(t, l.page, `() => (parvix.document().scenes[1].hidden ?? []).length === 1`)

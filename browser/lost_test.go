@@ -340,7 +340,7 @@ func TestWhatIsDoneWhilePresentingIsNotSaved(t *testing.T) {
 	drawn(t, page)
 	assert.Equal(t, before, documentOf(t, page))
 	assert.Equal(t, "saved", ask[string](t, page, `() => parvix.saving()`))
-	saying(t, page, "button", "keep these values") // when it is asked for
+	saying(t, page, "button", "keep as they are") // when it is asked for
 	click(t, saying(t, page, "button", "starting values"))
 	until(t, page, `async (want) => { const w = await parvix.window(); return Math.abs((w.right - w.left) / (w.top - w.bottom) - want) < 0.5 && w.left > -50; }`,
 		(w.Right-w.Left)/(w.Top-w.Bottom))

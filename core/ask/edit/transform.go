@@ -64,6 +64,10 @@ func MoveCurve(before *document.Document, id string, m Moving) (*document.Docume
 	return d, d.Check()
 }
 
+// wordsOf are the forms as a teacher says them.
+var wordsOf = map[symbolic.Form]string{symbolic.ExpandedForm: "multiplied out", symbolic.FactoredForm: "as a product of factors",
+	symbolic.SquaredForm: "with the square completed"}
+
 // WriteAs writes a function's formula in another form.
 func WriteAs(before *document.Document, id string, form symbolic.Form) (*document.Document, error) {
 	d := clone(before)
@@ -73,7 +77,7 @@ func WriteAs(before *document.Document, id string, form symbolic.Form) (*documen
 	}
 	n, ok := symbolic.WriteAs(f, entry.Variables[0], form)
 	if !ok {
-		return nil, problem.New("no-form", 0, 0, entry.Name, string(form)).In(id, "formula")
+		return nil, problem.New("no-form", 0, 0, entry.Name, wordsOf[form]).In(id, "formula")
 	}
 	entry.Formula = written(d, n)
 	return d, d.Check()

@@ -32,18 +32,11 @@ const (
 
 // findFarOff gives the nearest place to which a line can lead; best where there is none.
 func (s *labelling) findFarOff(i int, best spot) spot {
-	a, size := &s.anchors[i], s.sizes[i]
-	at := [2]float64{a.X, a.Y}
-	offer := func(away [2]float64, cost int) (found bool) {
-		x, y := at[0]+away[0]-size.Width/2, at[1]+away[1]-size.Height/2
-		far := spot{side: farOff, ring: ringsOfLeaders, at: at, away: away, cost: cost, box: box{math.Round(x), math.Round(y), size.Width, size.Height}}
-		if far.cost += s.weight(i, &far, -1); far.cost < best.cost {
+	at := [2]float64{s.anchors[i].X, s.anchors[i].Y}
+	offer := func(away [2]float64, cost int) {
+		if far := s.awayFrom(i, at, away, cost); far.cost < best.cost {
 			best = far
 		}
-		return best.cost < covers
-	}
-	if was, stood := s.stood[a.Label.ID]; stood && was.side == farOff && offer(was.away, farCost) {
-		return best
 	}
 	for distance := farFrom; distance <= farTo; distance += farStep {
 		for k := range farDirections {
@@ -55,6 +48,15 @@ func (s *labelling) findFarOff(i int, best spot) spot {
 		}
 	}
 	return best
+}
+
+// awayFrom is a place whose middle lies so far from the label's own, with what it costs.
+func (s *labelling) awayFrom(i int, at, away [2]float64, cost int) spot {
+	size := s.sizes[i]
+	x, y := at[0]+away[0]-size.Width/2, at[1]+away[1]-size.Height/2
+	far := spot{side: farOff, ring: ringsOfLeaders, at: at, away: away, cost: cost, box: box{math.Round(x), math.Round(y), size.Width, size.Height}}
+	far.cost += s.weight(i, &far, -1)
+	return far
 }
 
 // mostExchanges bounds what is tried to make room for one label.

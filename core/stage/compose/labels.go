@@ -76,9 +76,15 @@ func (c *Composer) place(anchors []Anchor, drawn []float32) {
 		}
 	}
 	s.findRows()
+	// Labels that can stay come first, so that none of them has to give way to one that looks for a place.
+	for i := range anchors {
+		if !s.isListed(i) {
+			s.spots[i] = s.stayed(i)
+		}
+	}
 	for _, points := range []bool{true, false} {
 		for i := range anchors {
-			if anchors[i].IsPoint == points && !s.isListed(i) {
+			if anchors[i].IsPoint == points && s.spots[i].cost >= covers && !s.isListed(i) {
 				s.spots[i] = s.find(i)
 			}
 		}
@@ -183,11 +189,44 @@ func (s *labelling) offer(i int, at spot, gap float64, visit func(spot) bool) bo
 	return visit(at)
 }
 
-// find gives the cheapest place of a label. One that stood somewhere stays on its side there while it covers nothing, so that it
-// glides with a dial and does not jump.
+// stayed is where a label stands that stood somewhere and covers nothing there: on the same side of its own and as near, or nearer. So
+// it glides with a dial and does not jump.
+func (s *labelling) stayed(i int) spot {
+	a := &s.anchors[i]
+	was, stood := s.stood[a.Label.ID]
+	none := spot{cost: covers}
+	if !stood || was.listed {
+		return none
+	}
+	at, is := s.nearestTo(a, was.at)
+	if !is || math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) >= stays {
+		return none
+	}
+	if was.side == farOff {
+		return s.awayFrom(i, at, was.away, farCost)
+	}
+	gaps := gapsOfCurves
+	if a.IsPoint {
+		gaps = gapsOfPoints
+	}
+	best := none
+	for ring := 0; ring <= was.ring; ring++ {
+		s.offer(i, spot{side: was.side, ring: ring, at: at, away: was.away, cost: ringCost * ring}, gaps[ring], func(at spot) bool {
+			if at.cost += s.weight(i, &at, -1); at.cost < best.cost {
+				best = at
+			}
+			return true
+		})
+		if best.cost < covers {
+			break
+		}
+	}
+	return best
+}
+
+// find gives the cheapest place of a label.
 func (s *labelling) find(i int) spot {
 	best := spot{cost: covers}
-	was, stood := s.stood[s.anchors[i].Label.ID]
 	s.candidates(i, func(at spot) bool {
 		if at.cost >= best.cost {
 			return true
@@ -196,9 +235,7 @@ func (s *labelling) find(i int) spot {
 		if at.cost < best.cost {
 			best = at
 		}
-		// The first place of one that stood is that nearest to where it stood.
-		stays := stood && at.side == was.side && at.cost < covers && math.Hypot(at.at[0]-was.at[0], at.at[1]-was.at[1]) < stays
-		return !stays
+		return true
 	})
 	if r := s.rows[s.anchors[i].Row]; r != nil && !r.sided && best.cost < covers {
 		r.side, r.sided = best.side, true

@@ -123,6 +123,9 @@ func (r *Room) line(points []float32, by owners) {
 	}
 }
 
+// leastPoint is the radius from which a mark is a point of its own.
+const leastPoint = 4.0
+
 // beside marks the cells along a line at a distance from it.
 func (r *Room) beside(points []float32, by float64, owner owners) {
 	moved := make([]float32, 0, len(points))
@@ -152,8 +155,11 @@ func (r *Room) draw(record []float32, by owners) {
 		}
 	case picture.Marker:
 		x, y, radius := float64(record[3]), float64(record[4]), float64(record[5])
-		if by == nobody {
+		switch {
+		case by == nobody && radius >= leastPoint:
 			by = unnamed
+		case by == nobody:
+			by = 0 // a dot of a trace is no point that a label could be of
 		}
 		r.take(box{x, y, 0, 0}.grown(radius), by|firm)
 	}

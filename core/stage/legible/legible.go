@@ -38,6 +38,9 @@ type rect struct{ left, top, right, bottom float64 }
 // pad is the empty room around the ink of a label, in pixels.
 const pad = 3.0
 
+// leastPoint is the radius from which a mark is a point, and no dot of a trace.
+const leastPoint = 4
+
 // mostFar is how far a label may be from its own without a line that leads there.
 const mostFar = 24.0
 
@@ -143,7 +146,7 @@ func (v *Verdict) judgeNearness(l *picture.Label, ink rect, p *picture.Picture) 
 	}
 	if isPoint {
 		for r := range picture.Records(p.Live) {
-			if picture.Op(r[0]) != picture.Marker {
+			if picture.Op(r[0]) != picture.Marker || r[5] < leastPoint {
 				continue
 			}
 			away := ink.from(float64(r[3]), float64(r[4])) - float64(r[5])

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import EditInPlace from '../deck/EditInPlace.vue';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
+import AgreedSheet from './AgreedSheet.vue';
 import { useBench } from './store';
 
 defineProps<{ folio: boolean }>();
@@ -12,7 +13,6 @@ const bench = useBench();
 const scenes = computed(() => bench.document?.scenes ?? []);
 const moved = computed(() => (bench.texts?.moved ?? false) || bench.windowsMoved.size > 0);
 const traces = computed(() => bench.document?.shown.some((s) => s.kind === 'trace' && !bench.isHidden(s.id)));
-const degrees = computed(() => bench.document?.angleUnit === 'degree');
 
 /** The scene that is being dragged to another place. */
 const dragged = ref(-1);
@@ -58,16 +58,6 @@ async function rename(index: number, name: string): Promise<string> {
   await bench.change((copy) => (copy.scenes[index]!.name = name));
   return '';
 }
-
-const comma = computed(() => bench.document?.decimalComma ?? false);
-
-function turnDecimals() {
-  void bench.askEdit({ kind: 'decimals', comma: !comma.value });
-}
-
-function turnUnit() {
-  void bench.askEdit({ kind: 'angleUnit', text: degrees.value ? 'radian' : 'degree' });
-}
 </script>
 
 <template>
@@ -99,7 +89,13 @@ function turnUnit() {
         <button v-else class="name" tabindex="-1" @click="bench.goScene(index)">{{ scene.name }}</button>
         <template v-if="moved && index === bench.scene">
           <i class="dot" title="The values in play differ from the scene's" />
-          <button class="chip" @click="bench.keepValues()">keep these values</button>
+          <button
+            class="chip"
+            title="Keep the values in play as this scene's starting values"
+            @click="bench.keepValues()"
+          >
+            keep as they are
+          </button>
         </template>
         <ActionMenu
           v-if="index === bench.scene"
@@ -121,17 +117,7 @@ function turnUnit() {
       </li>
     </ol>
     <button v-if="traces" class="chip" @click="bench.frames.request(['clearTraces'])">clear traces</button>
-    <button class="chip" title="Change the angle unit" @click="turnUnit">
-      angles in {{ degrees ? 'degrees' : 'radians' }}
-    </button>
-    <button
-      class="chip"
-      title="Change the decimal sign"
-      :aria-label="`Decimals are written ${comma ? '1,5' : '1.5'}; change the decimal sign`"
-      @click="turnDecimals"
-    >
-      {{ comma ? '1,5' : '1.5' }}
-    </button>
+    <AgreedSheet />
     <button
       v-if="bench.loaded?.dials.length"
       class="chip"
@@ -158,7 +144,6 @@ function turnUnit() {
   background: var(--sheet);
   border-bottom: 1px solid var(--hairline);
   white-space: nowrap;
-  overflow-x: auto;
 }
 ol {
   display: flex;
@@ -224,7 +209,7 @@ li :deep(.bare) {
   border-radius: 50%;
   background: var(--brass);
 }
-@media (max-width: 760px) {
+@media (max-width: 1100px) {
   .ribbon {
     flex-wrap: wrap;
     padding: 6px 12px;

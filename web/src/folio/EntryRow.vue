@@ -74,8 +74,8 @@ function key(e: KeyboardEvent) {
           class="link"
           @click="bench.addDials(bench.loaded.missing.map((m) => m.name))"
         >
-          Make {{ bench.loaded.missing.map((m) => m.name).join(', ') }}
-          {{ bench.loaded.missing.length > 1 ? 'dials' : 'a dial' }}
+          {{ bench.loaded.missing.length > 1 ? 'Dials' : 'A dial' }} for
+          {{ bench.loaded.missing.map((m) => m.name).join(', ') }}
         </button>
         <button v-if="problem.code === 'gone' && bench.history.canUndo" class="link" @click="bench.undo">
           Undo the last change

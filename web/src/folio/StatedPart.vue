@@ -68,6 +68,15 @@ async function takeApart(name: string) {
   return problem;
 }
 
+// What was said of the functions as they were holds no more when something is changed.
+watch(
+  () => bench.document,
+  () => {
+    refused.value = {};
+    comparisons.value = {};
+  },
+);
+
 const forms = [
   { form: 'expanded', words: 'Write it multiplied out' },
   { form: 'factored', words: 'Write it as factors' },

@@ -40,12 +40,6 @@ async function fitAll() {
   await bench.fitAll(panels.value.length);
 }
 
-const link = () =>
-  bench.change((copy) => {
-    copy.linkedWindows = !copy.linkedWindows;
-    if (copy.linkedWindows) for (const p of copy.panels) p.window = structuredClone(props.panel.window);
-  });
-
 /** Takes the typed values over; an empty field leaves the parameter to its dial. */
 async function apply() {
   const values: Record<string, number> = {};
@@ -85,15 +79,6 @@ async function apply() {
         <template v-if="panels.length > 1">
           <a-button block @click="fitAll">Fit all panels</a-button>
           <a-button block @click="remove">Take this panel off</a-button>
-          <label class="row">
-            all panels show the same window
-            <a-switch
-              :checked="bench.document?.linkedWindows ?? false"
-              size="small"
-              aria-label="All panels show the same window"
-              @update:checked="link"
-            />
-          </label>
         </template>
         <form v-if="parameters.length" @submit.prevent="apply">
           <p class="hint">Values of this panel's own; an empty field follows its dial.</p>

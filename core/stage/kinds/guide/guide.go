@@ -107,8 +107,18 @@ func (l *Live) label(d evaluate.Moment) string {
 
 // Describe says where the guide lies.
 func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
-	return []string{fmt.Sprintf("A %s guide at %s.", l.body.Direction, number.Format(l.At, 3))}
+	article := "A"
+	if l.body.Direction == Upright {
+		article = "An"
+	}
+	return []string{fmt.Sprintf("%s %s guide at %s.", article, l.body.Direction, number.Format(l.At, 3))}
 }
 
-// Box asks for nothing: a guide goes where the picture goes.
-func (l *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
+// Box is where the guide meets its axis.
+func (l *Live) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	if l.body.Direction == Upright {
+		box.Add(l.At, 0)
+	} else {
+		box.AddY(l.At)
+	}
+}
