@@ -203,3 +203,21 @@ func TestTheCosineFromTheCircleTakesFourActions(t *testing.T) {
 	drawn(t, l.page)
 	labelled(t, l.page, "cos")
 }
+
+// A picture that is saved as SVG has the faces of its formulas with it, so that it looks the same without Parvix.
+func TestAnExportedPictureCarriesTheFacesOfItsFormulas(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	drawn(t, page)
+	ask[any](t, page, `() => {
+		const original = URL.createObjectURL;
+		URL.createObjectURL = (blob) => { void blob.text().then(text => (window.saved = text)); return original(blob); };
+	}`)
+	click(t, one(t, page, `[aria-label="Export"]`))
+	item, err := openItem(page, "Picture", patience)
+	require.NoError(t, err)
+	click(t, item)
+	until(t, page, `() => window.saved?.includes('@font-face{font-family:ParvixFormula1;font-style:italic;src:url(data:font/woff2')`)
+	until(t, page, `() => new DOMParser().parseFromString(window.saved, 'image/svg+xml').querySelectorAll('text[font-family^=ParvixFormula]').length > 3`)
+}

@@ -156,14 +156,15 @@ func (w *writer) records(data []float32, words []string) {
 	}
 }
 
-// styles are those of the faces of formulas, where the faces themselves are not at hand.
+// styles are those of the faces of formulas, where the faces themselves are not at hand; the page puts them into the pictures that it
+// exports (web/src/core/fonts.ts).
 var styles = map[typeset.Face]string{typeset.Italic: ` font-style="italic"`, typeset.Slanted: ` font-style="italic"`, typeset.Bold: ` font-weight="bold"`}
 
 // glyphs writes a run of a formula, as wide as it was set, whatever face it is shown in.
 func (w *writer) glyphs(r []float32, words string) {
 	face := typeset.Face(r[2])
 	width := typeset.Width(face, words) * float64(r[3])
-	fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="serif" font-size="%.1f" textLength="%.1f" lengthAdjust="spacingAndGlyphs" fill="%s"%s`, r[4], r[5], r[3], width,
+	fmt.Fprintf(w, `<text x="%.1f" y="%.1f" font-family="ParvixFormula%d, serif" font-size="%.1f" textLength="%.1f" lengthAdjust="spacingAndGlyphs" fill="%s"%s`, r[4], r[5], face, r[3], width,
 		colours[picture.Colour(r[1])], styles[face])
 	if r[7] == 1 {
 		fmt.Fprintf(w, ` stroke="%s" stroke-width="4" paint-order="stroke" stroke-linejoin="round"`, colours[picture.Sheet])

@@ -152,7 +152,7 @@ func (c *numbering) name(latex string, onY bool, places [2][4]float64) {
 // leastNumbers is how many numbers an axis keeps even where curves cross them.
 const leastNumbers = 2
 
-// choose gives each number a place that no curve crosses: the one it has while it is free. It tells whether any has moved.
+// choose gives each number a place that no curve crosses. It tells whether any has moved.
 func (c *numbering) choose() (moved bool) {
 	c.taken = c.taken[:0]
 	shown := map[bool]int{}
@@ -180,11 +180,8 @@ func (c *numbering) choose() (moved bool) {
 	return moved
 }
 
-// placeOf is the place of a number that is free: that which it has, or the first.
+// placeOf is the first place of a number that is free: it goes back to the usual one when what crossed it has gone.
 func (c *numbering) placeOf(n *numeral) int {
-	if n.chosen != hidden && c.isFree(n.places[n.chosen].box) {
-		return n.chosen
-	}
 	for k, p := range n.places {
 		if c.isFree(p.box) {
 			return k

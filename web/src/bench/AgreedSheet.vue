@@ -86,6 +86,8 @@ fieldset {
 legend {
   padding: 0;
   margin-bottom: 4px;
+  border: 0;
+  font-size: inherit;
   font-weight: 700;
 }
 label {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The head: way back to the shelf, title, saved state, undo and redo, export, present.
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import { withFaces } from '../core/fonts';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
@@ -55,7 +56,7 @@ const exports: Action[] = [
 async function exportPicture() {
   const size = bench.frames.panels[0] ?? { width: 960, height: 600 };
   const { svg } = await bench.ask({ kind: 'draw', document: await bench.inPlay(), ...size });
-  if (svg) download(`${fileName()}.svg`, 'image/svg+xml', svg);
+  if (svg) download(`${fileName()}.svg`, 'image/svg+xml', await withFaces(svg));
 }
 </script>
 

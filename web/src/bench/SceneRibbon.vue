@@ -144,16 +144,18 @@ async function rename(index: number, name: string): Promise<string> {
   background: var(--sheet);
   border-bottom: 1px solid var(--hairline);
   white-space: nowrap;
+  /* Nothing of it is ever cut off: what has no room beside the scenes stands below them. */
+  flex-wrap: wrap;
 }
 ol {
   display: flex;
-  flex: 1;
+  flex: 1 1 auto;
+  flex-wrap: wrap;
   list-style: none;
   margin: 0;
-  padding: 0;
-  gap: 16px;
+  padding: 6px 0;
+  gap: 8px 16px;
   min-width: 0;
-  overflow-x: auto;
 }
 li {
   display: flex;
@@ -211,7 +213,6 @@ li :deep(.bare) {
 }
 @media (max-width: 1100px) {
   .ribbon {
-    flex-wrap: wrap;
     padding: 6px 12px;
   }
   ol {

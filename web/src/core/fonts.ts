@@ -19,6 +19,23 @@ export const formulaFamily = (face: number) => `ParvixFormula${face}`;
 /** The family list for canvases: π and the like come from the formulas' face. */
 export const canvasFamilies = `ParvixNumbers, ${formulaFamily(0)}, sans-serif`;
 
+/** How the faces are told apart where they are not at hand, as export/svg writes them. */
+const styleOf = (face: number) =>
+  face === 1 || face === 3 ? 'font-style:italic;' : face === 2 ? 'font-weight:bold;' : '';
+
+/** Puts the faces that a picture in SVG names into it, so that it looks the same wherever it is shown. */
+export async function withFaces(svg: string): Promise<string> {
+  const named = [...new Set([...svg.matchAll(/ParvixFormula(\d)/g)].map(([, face]) => Number(face)))];
+  const rules = await Promise.all(
+    named.map(async (face) => {
+      const data = new Uint8Array(await (await fetch(formulaFaces[face]!)).arrayBuffer());
+      const text = btoa(Array.from(data, (byte) => String.fromCharCode(byte)).join(''));
+      return `@font-face{font-family:${formulaFamily(face)};${styleOf(face)}src:url(data:font/woff2;base64,${text})}`;
+    }),
+  );
+  return rules.length ? svg.replace(/<svg[^>]*>/, (head) => `${head}<style>${rules.join('')}</style>`) : svg;
+}
+
 /** Loads the faces into the worker; one that cannot be loaded leaves the next in the list. */
 export async function loadFonts() {
   const faces = [

@@ -30,7 +30,15 @@ const change = (fields: Partial<Look>) =>
 <template>
   <form class="entry-form together" aria-label="The look of what is chosen" @submit.prevent>
     <p class="hint">{{ entries.length }} chosen: one look for all of them</p>
-    <LookFields :look="first" :coloured="isColoured" lines points :labels="labels" @change="change" />
+    <LookFields
+      :look="first"
+      :coloured="isColoured"
+      lines
+      points
+      usual-pattern="whole"
+      :labels="labels"
+      @change="change"
+    />
     <a-button @click="emit('close')">Done</a-button>
   </form>
 </template>

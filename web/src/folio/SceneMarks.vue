@@ -78,8 +78,8 @@ const wordsOf = (m: { place: number; isSeen: boolean; scene: string }) =>
 }
 @media (hover: none) {
   .mark {
-    min-width: 32px;
-    height: 32px;
+    min-width: 28px;
+    height: 26px;
   }
 }
 </style>

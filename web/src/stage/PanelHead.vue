@@ -8,7 +8,8 @@ import CircleMenu from './CircleMenu.vue';
 import PanelMenu from './PanelMenu.vue';
 import WindowSheet from './WindowSheet.vue';
 
-const props = defineProps<{ panel: Panel; index: number }>();
+/** leftOut is how many labels have no room. */
+const props = defineProps<{ panel: Panel; index: number; leftOut: number }>();
 const emit = defineEmits<{ fit: []; read: [] }>();
 const bench = useBench();
 const open = ref(false);
@@ -19,6 +20,9 @@ const isBare = computed(() => bench.presenting && !props.panel.title && !props.p
   <header v-if="!isBare" class="panel-head" :class="{ open }">
     <h2 v-if="panel.title">{{ panel.title }}</h2>
     <p v-if="panel.caption" class="caption">{{ panel.caption }}</p>
+    <p v-if="leftOut && !bench.presenting" class="caption" role="status">
+      {{ leftOut }} {{ leftOut === 1 ? 'label has' : 'labels have' }} no room
+    </p>
     <span class="room" />
     <div v-if="!bench.presenting" class="chips">
       <button class="chip" title="Show the interesting part (0)" @click="emit('fit')">fit</button>

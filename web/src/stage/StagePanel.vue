@@ -227,7 +227,13 @@ function take(id: string) {
     @dragover.prevent
     @drop.prevent="take($event.dataTransfer?.getData('text/x-parvix-entry') ?? '')"
   >
-    <PanelHead :panel="panel" :index="index" @fit="bench.fit(index)" @read="openReading" />
+    <PanelHead
+      :panel="panel"
+      :index="index"
+      :left-out="leftOut"
+      @fit="bench.fit(index)"
+      @read="openReading"
+    />
     <div class="sight">
       <div
         ref="plane"
@@ -257,9 +263,6 @@ function take(id: string) {
       </p>
       <p v-if="coarseNames" class="coarse" role="status">
         {{ coarseNames }}: drawn coarsely or not at all, since it takes too much work
-      </p>
-      <p v-else-if="leftOut && !bench.presenting" class="coarse quiet" role="status">
-        {{ leftOut }} {{ leftOut === 1 ? 'label has' : 'labels have' }} no room here
       </p>
       <AdviceStrip v-if="advice" :advice="advice" @mend="mend" @close="leaveAdvice" />
       <p class="only-spoken" role="status">{{ spoken }}</p>
@@ -313,10 +316,6 @@ function take(id: string) {
   background: var(--sheet);
   border: 1px solid var(--brass);
   border-radius: 4px;
-}
-.quiet {
-  border-color: var(--hairline);
-  color: var(--muted);
 }
 .plots {
   position: absolute;
