@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is shown on the stage; how each kind is edited, drawn small and what can be done with it stands in its folder.
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Entry } from '../generated/types';
 import { additions, kindOf, nameOf } from '../kinds';
@@ -86,6 +86,17 @@ const isListed = (e: Entry) => {
   const whole = wholeOf(e);
   return !whole || unfolded.value.has(whole) || bench.editing === e.id || !!bench.problemOf(e.id);
 };
+// What has just been added is seen.
+watch(
+  () => rows.value.map((r) => r.entry.id),
+  (_, before) => {
+    if (!before.length) return;
+    for (const { entry } of rows.value) {
+      const whole = wholeOf(entry);
+      if (whole && before.includes(whole) && !before.includes(entry.id)) unfolded.value.add(whole);
+    }
+  },
+);
 function unfold(id: string) {
   if (!unfolded.value.delete(id)) unfolded.value.add(id);
 }
