@@ -128,7 +128,7 @@ func escaped(text string) string {
 }
 
 func (w *writer) picture(p *picture.Picture) {
-	w.records(p.Ground, p.Texts)
+	w.records(p.Ground, nil)
 	w.records(p.Live, p.Words)
 }
 

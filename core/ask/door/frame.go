@@ -230,7 +230,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	sent.ground = p.GroundStamp
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
-	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...), Ticks: append([]string{}, p.Texts...),
+	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...),
 		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Coarse: append([]string{}, c.Coarse...),
 		LeftOut: p.LeftOut, Numbers: append([]picture.Number{}, p.Numbers...)}
 	for _, q := range d.Parameters {

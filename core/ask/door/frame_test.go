@@ -132,7 +132,7 @@ func TestWhatIsCoveredIsRevealedAgain(t *testing.T) {
 // The window in play goes with the hand, and back at last: zooming out and in, there and back again.
 func TestPanningAndZoomingGoThereAndBack(t *testing.T) {
 	it := &page{Door: loaded(t, parabola(t))}
-	ticks := func() []string { it.frame(t); return it.words.Ticks }
+	ticks := func() []string { it.frame(t); return it.words.Words }
 	first := ticks()
 	it.Pan(0, 900, 450, 300, -120)
 	moved := ticks()

@@ -321,10 +321,8 @@ type PieceView struct {
 type FrameTexts struct {
 	// Dials are the dials' values, in the order of Loaded.Dials.
 	Dials []string `json:"dials"`
-	// Words are the runs of formulas in the picture.
+	// Words are the numbers beside the axes and the runs of formulas in the picture.
 	Words []string `json:"words"`
-	// Ticks are the texts of the ground.
-	Ticks []string `json:"ticks"`
 	// Now are the functions' formulas with values put in, in the order of Loaded.Functions.
 	Now []string `json:"now"`
 	// Said are the pieces of the texts, in the order of Loaded.Said.

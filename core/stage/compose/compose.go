@@ -50,8 +50,6 @@ type Composer struct {
 	kept    map[string]any
 	ground  view.View
 	style   style
-	// base is the ground without its numbers.
-	base    []float32
 	numbers numbering
 	pic     picture.Picture
 	// Coarse are the ids of the entries that the last picture shows coarser than it should, or not at all, since they take
@@ -86,8 +84,7 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	v, p := f.View, f.Panel
 	c.View = v
 	is := style{p.Kind, p.Polar, p.Grid, p.Axes, p.TicksX, p.TicksY, p.StepX, p.StepY, axisNames(f), c.Type, f.Now.IsInDegrees(), f.Now.HasDecimalComma()}
-	groundIsNew := v != c.ground || is != c.style || c.base == nil
-	if groundIsNew {
+	if v != c.ground || is != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, is
 		c.composeGround(f)
 	}
@@ -97,13 +94,13 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	anchors := c.drawEntries(f)
 	c.drawn = c.Pen.Data
 	c.takeRoom(f, anchors)
-	if c.numbers.choose() || groundIsNew {
-		c.writeGround()
-	}
+	c.numbers.choose()
 	for _, number := range c.numbers.taken {
 		c.Room.take(number, firm)
 	}
-	c.Pen.Data = raised(c.pic.Live[:0], c.drawn)
+	c.Pen.Data = c.pic.Live[:0]
+	c.writeNumerals()
+	c.Pen.Data = raised(c.Pen.Data, c.drawn)
 	if p.Legend {
 		var curves []Anchor
 		if curves, anchors = curvesAmong(anchors); len(curves) > 0 {
@@ -146,15 +143,6 @@ func (c *Composer) takeRoom(f *evaluate.Frame, anchors []Anchor) {
 	}
 	c.keepClearOfTexts(f)
 	c.Room.takeDrawn(c.drawn, anchors)
-}
-
-// writeGround writes the grid and the axes with their numbers.
-func (c *Composer) writeGround() {
-	c.pic.Texts, c.pic.Numbers = c.pic.Texts[:0], c.pic.Numbers[:0]
-	c.Pen.Data = append(c.pic.Ground[:0], c.base...)
-	c.writeNumerals()
-	c.pic.Ground = c.Pen.Data
-	c.pic.GroundStamp++
 }
 
 // isPoint tells that a record is a point, or the head of an arrow, which ends at one.

@@ -40,7 +40,7 @@ func TestTicksAreWholeDecimalOrFractionsOfPi(t *testing.T) {
 			p := stagetest.Plane(c.left, c.right, -1e-3, 1e-3, false)
 			p.TicksX = c.style
 			pic, _ := stagetest.Composed(t, p, c.width, 40, nil)
-			got := strings.Join(pic.Texts, " ")
+			got := strings.Join(pic.Words, " ")
 			got = strings.TrimPrefix(strings.TrimSuffix(got, " 0"), "x y ")
 			assert.Equal(t, c.want, got)
 		})
@@ -163,7 +163,8 @@ func TestLabelsKeepClearOfTextsOnThePanel(t *testing.T) {
 
 func TestAPointWithoutAValueDisappearsAndIsSpokenOf(t *testing.T) {
 	pic, e := stagetest.Composed(t, stagetest.Plane(-6, 6, -3, 3, true), 900, 450, nil, document.Entry{ID: "p", Body: &point.Body{Name: "P", X: "1", Y: "ln(−1)"}})
-	assert.Empty(t, pic.Live)
+	assert.Zero(t, stagetest.Markers(pic.Live, 0))
+	assert.Empty(t, pic.Labels)
 	assert.Contains(t, compose.Describe(e.Frame(0, 900, 450)), "Point P is undefined")
 }
 

@@ -19,7 +19,8 @@ import (
 // glyphsOf are the runs of formulas in a picture, with what they say.
 func glyphsOf(pic *picture.Picture) (runs [][]float32, words []string) {
 	for r := range picture.Records(pic.Live) {
-		if picture.Op(r[0]) == picture.Glyphs {
+		// What is written in ink are the axes' names and numbers.
+		if picture.Op(r[0]) == picture.Glyphs && picture.Colour(r[1]) != picture.Ink {
 			runs, words = append(runs, r), append(words, pic.Words[int(r[6])])
 		}
 	}

@@ -15,7 +15,7 @@ const outside = 12
 
 func (c *Composer) composeGround(f *evaluate.Frame) {
 	v, p := c.View, f.Panel
-	c.Pen.Data = c.base[:0]
+	c.Pen.Data = c.pic.Ground[:0]
 	x := ticks(p.TicksX, p.StepX, v.Left, v.Right, v.Width/c.size())
 	y := ticks(p.TicksY, p.StepY, v.Bottom, v.Top, v.Height/c.size())
 	for _, list := range [][]tick{x.ticks, y.ticks} {
@@ -60,7 +60,8 @@ func (c *Composer) composeGround(f *evaluate.Frame) {
 	if p.Grid && p.Polar {
 		c.findRayNumbers(f.Now)
 	}
-	c.base = c.Pen.Data
+	c.pic.Ground = c.Pen.Data
+	c.pic.GroundStamp++
 }
 
 // axisWidth is that of an axis' line, arrowhead the length of its head.

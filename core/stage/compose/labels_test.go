@@ -102,14 +102,14 @@ func TestNumbersAreNotCrossedByCurves(t *testing.T) {
 		for _, fault := range legible.Judge(pic).Covering {
 			assert.NotContains(t, fault, "a number", formulas)
 		}
-		assert.Greater(t, len(pic.Texts), 10, "they are there all the same")
+		assert.Greater(t, len(pic.Words), 10, "they are there all the same")
 	}
 }
 
 func TestAxesAreNamedAndHaveHeads(t *testing.T) {
 	p := stagetest.Plane(-6, 6, -4, 4, false)
 	pic, _ := stagetest.Composed(t, p, 900, 560, nil)
-	assert.Subset(t, pic.Texts, []string{"x", "y"})
+	assert.Subset(t, pic.Words, []string{"x", "y"})
 	heads := 0
 	for r := range picture.Records(pic.Ground) {
 		if picture.Op(r[0]) == picture.Area {
@@ -119,22 +119,22 @@ func TestAxesAreNamedAndHaveHeads(t *testing.T) {
 	assert.Equal(t, 2, heads)
 	p.NameX, p.NameY = "time in s", "h"
 	pic, _ = stagetest.Composed(t, p, 900, 560, nil)
-	assert.Contains(t, strings.Join(pic.Texts, " "), "time in s")
-	assert.Contains(t, pic.Texts, "h")
+	assert.Contains(t, strings.Join(pic.Words, " "), "time in s")
+	assert.Contains(t, pic.Words, "h")
 	d := document.New("")
 	d.Stated = append(d.Stated, document.Stated{ID: "sf", Kind: document.Function, Name: "f", Variables: []string{"t"}, Formula: "t²"})
 	pic = stagetest.Drawn(t, d, 900, 560, document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
-	assert.Contains(t, pic.Texts, "t", "a function of t is drawn over t")
+	assert.Contains(t, pic.Words, "t", "a function of t is drawn over t")
 }
 
 func TestNumbersStandAtAChosenStep(t *testing.T) {
 	p := stagetest.Plane(-2, 2, -2, 2, false)
 	p.StepX, p.StepY = 0.25, 1
 	pic, _ := stagetest.Composed(t, p, 900, 560, nil)
-	assert.Subset(t, pic.Texts, []string{"−1.75", "0.25", "0.5", "1.25"})
+	assert.Subset(t, pic.Words, []string{"−1.75", "0.25", "0.5", "1.25"})
 	p.StepX, p.TicksX = math.Pi/6, document.TicksInPi
 	pic, _ = stagetest.Composed(t, p, 900, 560, nil)
-	assert.Contains(t, strings.Join(pic.Texts, " "), "π 6")
+	assert.Contains(t, strings.Join(pic.Words, " "), "π 6")
 	p.StepX, p.TicksX = 1e-9, document.TicksInNumbers
 	pic, _ = stagetest.Composed(t, p, 900, 560, nil)
 	assert.Less(t, len(pic.Ground), 5000, "a step that leaves no room is not drawn")

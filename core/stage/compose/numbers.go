@@ -152,8 +152,8 @@ func (c *numbering) name(latex string, onY bool, places [2][4]float64) {
 // leastNumbers is how many numbers an axis keeps even where curves cross them.
 const leastNumbers = 2
 
-// choose gives each number a place that no curve crosses. It tells whether any has moved.
-func (c *numbering) choose() (moved bool) {
+// choose gives each number a place that no curve crosses.
+func (c *numbering) choose() {
 	c.taken = c.taken[:0]
 	shown := map[bool]int{}
 	var without []int
@@ -164,7 +164,7 @@ func (c *numbering) choose() (moved bool) {
 			without = append(without, i)
 			continue
 		}
-		moved = c.stand(n, to) || moved
+		c.stand(n, to)
 		if to != hidden && !n.mayMiss {
 			shown[n.onY]++
 		}
@@ -175,9 +175,8 @@ func (c *numbering) choose() (moved bool) {
 			shown[n.onY]++
 			to = 0
 		}
-		moved = c.stand(n, to) || moved
+		c.stand(n, to)
 	}
-	return moved
 }
 
 // placeOf is the first place of a number that is free: it goes back to the usual one when what crossed it has gone.
@@ -190,13 +189,11 @@ func (c *numbering) placeOf(n *numeral) int {
 	return hidden
 }
 
-// stand puts a number in a place and tells whether it stood elsewhere.
-func (c *numbering) stand(n *numeral, to int) (moved bool) {
-	moved, n.chosen = n.chosen != to, to
-	if to != hidden {
+// stand puts a number in a place.
+func (c *numbering) stand(n *numeral, to int) {
+	if n.chosen = to; to != hidden {
 		c.taken = append(c.taken, n.places[to].box)
 	}
-	return moved
 }
 
 // isFree tells that a number's box lies on nothing that was drawn and on no other number.
@@ -212,8 +209,9 @@ func (c *numbering) isFree(b box) bool {
 	return c.Room.in(b)&^axisLine == 0
 }
 
-// writeNumerals writes the numbers at their places.
+// writeNumerals writes the numbers at their places, with what moves: a curve that comes makes them give way.
 func (c *Composer) writeNumerals() {
+	c.pic.Numbers = c.pic.Numbers[:0]
 	for i := range c.numbers.numerals {
 		n := &c.numbers.numerals[i]
 		if n.chosen == hidden {
@@ -225,11 +223,11 @@ func (c *Composer) writeNumerals() {
 		}
 		if n.latex != "" {
 			set, em := c.set(n.latex), c.numbers.emOf(n)
-			c.pic.Texts = c.writeBox(set, em, p.box.x, p.box.y+set.Height*em, picture.Ink, true, c.pic.Texts)
+			c.pic.Words = c.writeBox(set, em, p.box.x, p.box.y+set.Height*em, picture.Ink, true, c.pic.Words)
 			continue
 		}
-		c.pic.Texts = append(c.pic.Texts, n.text)
-		c.Pen.Text(picture.Ink, len(c.pic.Texts)-1, p.x, p.y, p.align)
+		c.pic.Words = append(c.pic.Words, n.text)
+		c.Pen.Text(picture.Ink, len(c.pic.Words)-1, p.x, p.y, p.align)
 	}
 }
 

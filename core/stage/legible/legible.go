@@ -213,21 +213,10 @@ func eachSegment(list []float32, visit func(r []float32, x1, y1, x2, y2 float64)
 	}
 }
 
-// numbersOf gives the places of the numbers at the axes; a digit of the shipped face is 8 pixels wide and 14 high.
+// numbersOf gives the places of the numbers at the axes.
 func numbersOf(p *picture.Picture) (out []rect) {
-	for r := range picture.Records(p.Ground) {
-		if picture.Op(r[0]) != picture.Text {
-			continue
-		}
-		width := 8 * float64(len([]rune(p.Texts[int(r[2])])))
-		left := float64(r[3])
-		switch picture.Align(r[5]) {
-		case picture.Centre:
-			left -= width / 2
-		case picture.Right:
-			left -= width
-		}
-		out = append(out, rect{left, float64(r[4]) - 7, left + width, float64(r[4]) + 7})
+	for _, n := range p.Numbers {
+		out = append(out, rect{n.X, n.Y, n.X + n.Width, n.Y + n.Height})
 	}
 	return out
 }

@@ -6,9 +6,9 @@
 //	Line    op, colour, width, pattern, opacity, n, x, y, x, y, …
 //	Area    the same; filled inside its closed outline, without a pen
 //	Marker  op, colour, shape, x, y, radius
-//	Text    op, colour, index into Texts, x, y, align     (y is the middle of the line)
+//	Text    op, colour, index into Words, x, y, align     (y is the middle of the line)
 //	Handle  op, index of the shown entry, x, y            (can be dragged)
-//	Glyphs  op, colour, face, size, x, y, index, halo   (into Words, on the ground into Texts; y is the baseline; 1 for a halo)
+//	Glyphs  op, colour, face, size, x, y, index, halo   (into Words; y is the baseline; 1 for a halo)
 //	Bar     op, colour, x, y, width, height               (a filled rectangle, of a formula)
 package picture
 
@@ -145,13 +145,13 @@ func (l *Label) Side() [2]int {
 
 // Picture is one panel, drawn.
 type Picture struct {
-	// Ground is what changes with the window only: grid, axes, ticks. Live is everything else.
+	// Ground is what changes with the window only: grid and axes. Live is everything else.
 	Ground, Live []float32
 	// GroundStamp grows whenever Ground changes.
 	GroundStamp uint64
-	// Texts are written on the ground, Words are the runs of formulas.
-	Texts, Words []string
-	Labels       []Label
+	// Words are the numbers beside the axes and the runs of formulas.
+	Words  []string
+	Labels []Label
 	// Numbers are where the numbers beside the axes stand.
 	Numbers []Number
 	// LeftOut is how many labels have no room.
@@ -199,12 +199,12 @@ func (p *Pen) Marker(c Colour, s Shape, x, y float64, r float32) {
 	p.Data = append(p.Data, float32(Marker), float32(c), float32(s), float32(x), float32(y), r)
 }
 
-// Text writes Texts[index].
+// Text writes Words[index].
 func (p *Pen) Text(c Colour, index int, x, y float64, a Align) {
 	p.Data = append(p.Data, float32(Text), float32(c), float32(index), float32(x), float32(y), float32(a))
 }
 
-// Glyphs writes Words[index], on the ground Texts[index], in a face and a size of the em, on a baseline, with a halo or without.
+// Glyphs writes Words[index] in a face and a size of the em, on a baseline, with a halo or without.
 func (p *Pen) Glyphs(c Colour, face int, size float64, x, y float64, index int, halo bool) {
 	around := float32(0)
 	if halo {

@@ -25,7 +25,7 @@ export class Surface {
   show(
     ground: Float32Array | undefined,
     live: Float32Array,
-    { ticks, words }: Pick<FrameTexts, 'ticks' | 'words'>,
+    { words }: Pick<FrameTexts, 'words'>,
     size: PanelSize,
   ): Place[] {
     if (!this.look) return [];
@@ -34,7 +34,7 @@ export class Surface {
     const shape = `${size.width} ${size.height} ${ratio}`;
     if (ground || this.drawnGround !== shape) {
       clear(this.ground, size, ratio, palette.colours[Colour.Sheet]);
-      draw(this.ground, this.groundRecords, ticks, palette);
+      draw(this.ground, this.groundRecords, [], palette);
       this.drawnGround = shape;
     }
     clear(this.live, size, ratio);

@@ -105,7 +105,7 @@ function show(panel: number, numbers: Float32Array, size: PanelSize, answer: Fra
   const handles = surfaces[panel]?.show(
     changed ? numbers.subarray(from, from + ground) : undefined,
     numbers.subarray(from + ground, from + ground + live),
-    words[panel] ?? { ticks: [], words: [] },
+    words[panel] ?? { words: [] },
     size,
   );
   return { handles: handles ?? [], texts };

@@ -744,10 +744,8 @@ export interface PieceView {
 export interface FrameTexts {
   /** Dials are the dials' values, in the order of Loaded.Dials. */
   dials: string[];
-  /** Words are the runs of formulas in the picture. */
+  /** Words are the numbers beside the axes and the runs of formulas in the picture. */
   words: string[];
-  /** Ticks are the texts of the ground. */
-  ticks: string[];
   /** Now are the functions' formulas with values put in, in the order of Loaded.Functions. */
   now: string[];
   /** Said are the pieces of the texts, in the order of Loaded.Said. */
