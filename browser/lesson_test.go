@@ -458,7 +458,7 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 	one(t, l.page, `[data-cover="`+curve+`"][aria-pressed=false]`)
 	click(t, one(t, l.page, `[data-cover="`+curve+`"]`))
 	drawn(t, l.page)
-	until(t, l.page, `() => parvix.words[0].length > 0`)
+	until(t, l.page, `() => parvix.words[0].includes('f')`)
 	assertAccessible(t, l.page, "presenting with covers")
 	press(t, l.page, '1')
 	until(t, l.page, `id => document.querySelector('[data-cover="' + id + '"]').getAttribute('aria-pressed') === 'false'`, curve)
