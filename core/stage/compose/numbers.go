@@ -251,14 +251,11 @@ func axisNames(f *evaluate.Frame) [2]string {
 	}
 	across := ""
 	for _, a := range f.Appearing {
-		graph, is := a.Live.(interface{ Graph() *evaluate.Function })
-		if !is || len(graph.Graph().Stated.Variables) == 0 {
-			continue
-		}
-		switch letter := graph.Graph().Stated.Variables[0]; across {
-		case "":
+		letter := abscissaOf(f.Now, a.Live)
+		switch {
+		case letter == "" || letter == across:
+		case across == "":
 			across = letter
-		case letter:
 		default:
 			across = "x"
 		}
@@ -273,6 +270,19 @@ func axisNames(f *evaluate.Frame) [2]string {
 		}
 	}
 	return names
+}
+
+// abscissaOf is the letter that an entry counts along the x-axis; empty for one that has none.
+func abscissaOf(d evaluate.Moment, live any) string {
+	switch l := live.(type) {
+	case interface{ Graph() *evaluate.Function }:
+		if variables := l.Graph().Stated.Variables; len(variables) > 0 {
+			return variables[0]
+		}
+	case interface{ Abscissa(evaluate.Moment) string }:
+		return l.Abscissa(d)
+	}
+	return ""
 }
 
 // nameLaTeX is a name of an axis: a single letter as a variable, anything longer as words.

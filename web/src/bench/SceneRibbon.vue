@@ -116,21 +116,23 @@ async function rename(index: number, name: string): Promise<string> {
         </button>
       </li>
     </ol>
-    <button v-if="traces" class="chip" @click="bench.frames.request(['clearTraces'])">clear traces</button>
-    <AgreedSheet />
-    <button
-      v-if="bench.loaded?.dials.length"
-      class="chip"
-      :aria-pressed="bench.remembering"
-      title="Leave the curves as they were before a dial moves, pale"
-      @click="bench.remember(!bench.remembering)"
-    >
-      as before
-    </button>
-    <button class="chip" @click="bench.startingValues()">↺ starting values</button>
-    <button class="chip fold" :aria-expanded="folio" @click="emit('folio', !folio)">
-      {{ folio ? 'fold the folio' : 'open the folio' }}
-    </button>
+    <div class="agreements">
+      <button v-if="traces" class="chip" @click="bench.frames.request(['clearTraces'])">clear traces</button>
+      <AgreedSheet />
+      <button
+        v-if="bench.loaded?.dials.length"
+        class="chip"
+        :aria-pressed="bench.remembering"
+        title="Leave the curves as they were before a dial moves, pale"
+        @click="bench.remember(!bench.remembering)"
+      >
+        as before
+      </button>
+      <button class="chip" @click="bench.startingValues()">↺ starting values</button>
+      <button class="chip fold" :aria-expanded="folio" @click="emit('folio', !folio)">
+        {{ folio ? 'fold the folio' : 'open the folio' }}
+      </button>
+    </div>
   </nav>
 </template>
 
@@ -156,6 +158,13 @@ ol {
   padding: 6px 0;
   gap: 8px 16px;
   min-width: 0;
+}
+.agreements {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-left: auto;
+  padding: 4px 0;
 }
 li {
   display: flex;

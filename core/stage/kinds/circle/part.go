@@ -319,3 +319,6 @@ func (r round) outline(on *compose.On, hue picture.Colour, opacity float32, corn
 		on.Segment(compose.Stroke(hue, on.Scaled(2), picture.Whole, 1), r.at(from[0], from[1]), r.at(to[0], to[1]))
 	}
 }
+
+// Abscissa is what the axis of the graph counts: the dial that turns the circle.
+func (p *Part) Abscissa(d evaluate.Moment) string { return d.Dial(p.Of.Driver).Stated.Name }

@@ -257,3 +257,14 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: m.CoordinateLaTeX(name), Colour: hue}
 	return []compose.Anchor{a}
 }
+
+// Abscissa is what the axis of a coordinate's graph counts: the letter that runs along the curve.
+func (p *Part) Abscissa(d evaluate.Moment) string {
+	if p.body.Piece != Graph {
+		return ""
+	}
+	if f := d.Named(p.Of.body.Function); f != nil && len(f.Stated.Variables) > 0 {
+		return f.Stated.Variables[0]
+	}
+	return p.Of.body.Letters()
+}
