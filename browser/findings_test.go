@@ -136,6 +136,13 @@ func TestAWindowThatShowsNothingIsMendedByOneAction(t *testing.T) {
 	signInDemo(t, page)
 	newBench(t, page)
 	state(t, page, "f(x) = x² + 500")
+	drawn(t, page)
+	click(t, saying(t, page, ".chip", "^window"))
+	for field, end := range map[string]string{"y from": "-4", "y to": "4"} {
+		write(t, one(t, page, `.window-form [aria-label="`+field+`"]`), end)
+		press(t, page, input.Enter)
+	}
+	press(t, page, input.Escape)
 	one(t, page, `[data-advice="empty"]`)
 	click(t, saying(t, page, ".advice button", "fit the window"))
 	until(t, page, `() => { const w = parvix.document().panels[0].window; return w.bottom < 500 && w.top > 500; }`)

@@ -146,22 +146,21 @@ async function rename(index: number, name: string): Promise<string> {
   background: var(--sheet);
   border-bottom: 1px solid var(--hairline);
   white-space: nowrap;
-  /* Nothing of it is ever cut off: what has no room beside the scenes stands below them. */
-  flex-wrap: wrap;
 }
 ol {
   display: flex;
-  flex: 1 1 auto;
-  flex-wrap: wrap;
+  flex: 1;
   list-style: none;
   margin: 0;
-  padding: 6px 0;
-  gap: 8px 16px;
+  padding: 0;
+  gap: 16px;
   min-width: 0;
+  /* One line: when a dial moves and the ribbon has more to say, the stage keeps its height. */
+  overflow-x: auto;
 }
 .agreements {
   display: flex;
-  flex-wrap: wrap;
+  flex: none;
   gap: 8px;
   margin-left: auto;
   padding: 4px 0;
@@ -222,10 +221,14 @@ li :deep(.bare) {
 }
 @media (max-width: 1100px) {
   .ribbon {
+    flex-wrap: wrap;
     padding: 6px 12px;
   }
   ol {
     flex-basis: 100%;
+  }
+  .agreements {
+    flex-wrap: wrap;
   }
   .fold {
     display: none;
