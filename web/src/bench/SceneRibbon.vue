@@ -228,7 +228,9 @@ li :deep(.bare) {
     flex-basis: 100%;
   }
   .agreements {
+    flex: 1 1 100%;
     flex-wrap: wrap;
+    min-width: 0;
   }
   .fold {
     display: none;
