@@ -6,6 +6,7 @@ import (
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/transform"
 	"parvix/core/stage/document"
+	"parvix/core/stage/found"
 )
 
 // edits make another document of the question's, without a look at what is in play.
@@ -43,7 +44,7 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	},
 	AskGuides: func(ask *Ask) (*document.Document, error) {
 		finding := document.Finding(ask.Text)
-		return edit.GuidesThrough(ask.Document, ask.ID, finding, study.PlacesOf(ask.Document, ask.ID, finding))
+		return edit.GuidesThrough(ask.Document, ask.ID, finding, func() []found.Point { return study.PlacesOf(ask.Document, ask.ID, finding) })
 	},
 	AskFamily: func(ask *Ask) (*document.Document, error) {
 		return edit.FamilyOf(ask.Document, ask.Text, ask.Panel, ask.Empty)

@@ -20,8 +20,8 @@ import (
 const mostGuided = 4
 
 // GuidesThrough puts an upright and a level guide through each feature of a function, bound to its formula where there is one, so
-// that they stay right while dials move; else at the place where it was found.
-func GuidesThrough(before *document.Document, function string, of document.Finding, places []found.Point) (*document.Document, error) {
+// that they stay right while dials move; else at the places where it is found.
+func GuidesThrough(before *document.Document, function string, of document.Finding, places func() []found.Point) (*document.Document, error) {
 	d := clone(before)
 	e := evaluate.Load(d, nil)
 	i := slices.IndexFunc(e.Functions, func(f *evaluate.Function) bool { return f.Stated.Name == function && f.Curve != nil })
@@ -31,7 +31,7 @@ func GuidesThrough(before *document.Document, function string, of document.Findi
 	f := e.Functions[i]
 	at := placesOf(e, f, of)
 	if len(at) == 0 {
-		for _, p := range places {
+		for _, p := range places() {
 			at = append(at, [2]string{number.Format(p.X, 9), number.Format(p.Y, 9)})
 		}
 	}

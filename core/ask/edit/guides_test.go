@@ -22,24 +22,26 @@ func guidesOf(d *document.Document) (at []string) {
 	return at
 }
 
+func nowhere() []found.Point { return nil }
+
 // The vertex of a(x − h)² + k lies at (h, k), the inflection of L/(1 + e^(−k(x − m))) at (m, L/2) (common practice).
 func TestGuidesGoThroughAFeatureByItsFormula(t *testing.T) {
-	d, err := edit.GuidesThrough(typed(t, "f(x) = a(x − h)² + k"), "f", document.Minima, nil)
+	d, err := edit.GuidesThrough(typed(t, "f(x) = a(x − h)² + k"), "f", document.Minima, nowhere)
 	require.NoError(t, err)
 	assert.Equal(t, []string{"upright h", "level k"}, guidesOf(d))
-	d, err = edit.GuidesThrough(typed(t, "f(x) = L/(1 + e^(−k(x − m)))"), "f", document.Inflections, nil)
+	d, err = edit.GuidesThrough(typed(t, "f(x) = L/(1 + e^(−k(x − m)))"), "f", document.Inflections, nowhere)
 	require.NoError(t, err)
 	assert.Equal(t, []string{"upright m", "level L/2"}, guidesOf(d))
-	again, err := edit.GuidesThrough(d, "f", document.Inflections, nil)
+	again, err := edit.GuidesThrough(d, "f", document.Inflections, nowhere)
 	require.NoError(t, err)
 	assert.Len(t, guidesOf(again), 2, "none is put twice")
 }
 
 func TestGuidesWithoutAFormulaGoThroughThePlace(t *testing.T) {
-	d, err := edit.GuidesThrough(typed(t, "f(x) = x + cos x"), "f", document.Zeros, []found.Point{{X: -0.739085133, Y: 0}})
+	d, err := edit.GuidesThrough(typed(t, "f(x) = x + cos x"), "f", document.Zeros, func() []found.Point { return []found.Point{{X: -0.739085133, Y: 0}} })
 	require.NoError(t, err)
 	assert.Equal(t, []string{"upright −0.739085133", "level 0"}, guidesOf(d))
-	_, err = edit.GuidesThrough(typed(t, "f(x) = x"), "f", document.Maxima, nil)
+	_, err = edit.GuidesThrough(typed(t, "f(x) = x"), "f", document.Maxima, nowhere)
 	assert.Error(t, err, "there is nothing to go through")
 }
 

@@ -49,13 +49,16 @@ func statements(text string) (lines []string) {
 }
 
 func typedOne(before *document.Document, id, text string) (*document.Document, error) {
-	var d *document.Document
-	var err error
-	if shown := meant(before, text); shown != nil && id == "" {
-		d, err = show(before, *shown)
-	} else {
-		d, err = State(before, id, text)
+	if id == "" {
+		if body := meant(before, text); body != nil {
+			d, err := show(before, body)
+			if err != nil {
+				return nil, err
+			}
+			return WithDials(d, before)
+		}
 	}
+	d, err := State(before, id, text)
 	if err != nil {
 		return nil, err
 	}
@@ -87,35 +90,33 @@ func labelOf(body document.Body) document.LabelKind {
 }
 
 // meant is what a text means that states neither a function nor a value; nil for what does, or for what cannot be read.
-func meant(d *document.Document, text string) *document.Body {
+func meant(d *document.Document, text string) document.Body {
 	if body := pairMeant(d, text); body != nil {
-		return &body
+		return body
 	}
 	s := scope(d)
 	relation, err := expr.ParseRelation(text, s.With("x", "y"))
-	if err != nil {
+	if err != nil || !relation.Mentions("x") && !relation.Mentions("y") {
 		return nil
 	}
-	var body document.Body = &region.Body{Conditions: []string{strings.TrimSpace(text)}}
+	curve := &region.Body{Conditions: []string{strings.TrimSpace(text)}}
 	if !relation.IsEquation() {
-		return &body
+		return curve
 	}
-	name, isName := relation.Sides[0].(*expr.Name)
-	names := expr.Names(relation.Sides[1])
-	depends := func(letter string) bool { return slices.Contains(names, letter) }
-	_, right, _ := strings.Cut(text, "=")
-	switch {
-	case isName && name.Name == "x" && !depends("x") && !depends("y"):
-		body = &guide.Body{Direction: guide.Upright, At: strings.TrimSpace(right)}
-	case isName && name.Name == "x" && depends("y"), isName && name.Name == "y" && depends("y"):
-	case isName:
+	right := relation.Sides[1]
+	hangsOn := func(letter string) bool { return slices.Contains(expr.Names(right), letter) }
+	switch name, isName := relation.Sides[0].(*expr.Name); {
+	case isName && name.Name == "x" && !s.Names["x"] && !hangsOn("x") && !hangsOn("y"):
+		return &guide.Body{Direction: guide.Upright, At: text[right.Pos():right.End()]}
+	case isName && !hangsOn("y"):
 		return nil
-	default:
-		if _, err := expr.ParseStatement(text, s); err == nil {
-			return nil // f(x) = … may be read as a product too
-		}
+	case isName:
+		return curve
 	}
-	return &body
+	if _, err := expr.ParseStatement(text, s); err == nil {
+		return nil // f(x) = … may be read as a product too
+	}
+	return curve
 }
 
 // runningLetters are those that run along a curve when they have no value: (cos t, sin t).
@@ -139,6 +140,9 @@ func pairMeant(d *document.Document, text string) document.Body {
 				letters = append(letters, letter)
 			}
 		}
+	}
+	if slices.Contains(letters, "x") || slices.Contains(letters, "y") {
+		return nil
 	}
 	for _, letter := range runningLetters {
 		if name == "" && slices.Contains(letters, letter) {
@@ -195,15 +199,16 @@ func pairIn(text string, comma bool) (name, x, y string, is bool) {
 	return name, x, y, x != "" && y != ""
 }
 
-// WithDials makes dials of the letters without a value that an edit has brought, each with the range of its role.
+// WithDials makes dials of the letters without a value that an edit has brought, each with the range of its role. x and y are those of the plane.
 func WithDials(d, before *document.Document) (*document.Document, error) {
-	had := evaluate.Load(before, nil).Missing
-	var letters []string
-	for _, letter := range evaluate.Load(d, nil).Missing {
-		if !slices.Contains(had, letter) && !slices.Contains(d.Gone, letter) {
-			letters = append(letters, letter)
-		}
+	letters := evaluate.Load(d, nil).Missing
+	if len(letters) == 0 {
+		return d, nil
 	}
+	had := evaluate.Load(before, nil).Missing
+	letters = slices.DeleteFunc(letters, func(letter string) bool {
+		return letter == "x" || letter == "y" || slices.Contains(had, letter) || slices.Contains(d.Gone, letter)
+	})
 	return AddParameters(d, letters)
 }
 
@@ -221,7 +226,7 @@ func Reading(d *document.Document, text string, latex func(expr.Node) string) (r
 		}
 		return latex(f.Node)
 	}
-	switch b := (*body).(type) {
+	switch b := body.(type) {
 	case *guide.Body:
 		return "x=" + write(b.At), true
 	case *point.Body:

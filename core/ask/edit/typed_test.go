@@ -103,3 +103,25 @@ func TestALetterThatComesWithAChangeGetsItsDial(t *testing.T) {
 	require.Len(t, d.Parameters(), 1)
 	assert.Equal(t, "m", d.Parameters()[0].Name)
 }
+
+// x and y are those of the plane: nothing makes dials of them, and a relation of neither is no curve.
+func TestWhatMeansNothingIsRefusedAndMakesNoDial(t *testing.T) {
+	for _, text := range []string{"(x, x²)", "r² = 4cos(2θ)", "b < 3", "x² + = 9", "(1, 2"} {
+		_, err := edit.Typed(document.New(""), "", text)
+		_, is := problem.Of(err)
+		assert.True(t, is, "%s: %v", text, err)
+	}
+	d, err := edit.Typed(document.New(""), "", "f(x) = x + y")
+	require.NoError(t, err)
+	assert.Empty(t, d.Parameters())
+}
+
+// Who has a dial x means its value.
+func TestADialNamedXIsGivenItsValue(t *testing.T) {
+	d, err := edit.AddParameters(document.New(""), []string{"x"})
+	require.NoError(t, err)
+	d, err = edit.Typed(d, "", "x = 3")
+	require.NoError(t, err)
+	assert.Equal(t, 3.0, d.Scenes[0].Values["x"])
+	assert.Empty(t, d.Shown)
+}

@@ -1,6 +1,10 @@
 package expr
 
-import "parvix/core/formula/problem"
+import (
+	"slices"
+
+	"parvix/core/formula/problem"
+)
 
 // Relation is a chain such as 0 ≤ y < x²: one sign between every two sides; or an equation of two.
 type Relation struct {
@@ -10,6 +14,11 @@ type Relation struct {
 
 // IsEquation tells that both sides are equal.
 func (r Relation) IsEquation() bool { return len(r.Signs) == 1 && r.Signs[0] == "=" }
+
+// Mentions tells that a letter stands in one of the sides.
+func (r Relation) Mentions(letter string) bool {
+	return slices.ContainsFunc(r.Sides, func(side Node) bool { return slices.Contains(Names(side), letter) })
+}
 
 // ParseRelation reads a relation of two or more sides by <, ≤, > or ≥, or of two sides by =. The error is a *problem.Problem.
 func ParseRelation(text string, scope *Scope) (r Relation, err error) {

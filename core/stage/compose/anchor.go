@@ -78,9 +78,8 @@ func (b *Brush) OnLines(begun int) (Anchor, bool) {
 	return a, found
 }
 
-// ownersOf gives each of the labelled its bit, those of one range the same.
-func ownersOf(anchors []Anchor) {
-	next := firstOwner
+// ownersOf gives each label of an entry its bit, those of one range the same, and the bit of the next.
+func ownersOf(anchors []Anchor, next owners) owners {
 	for i := range anchors {
 		if i > 0 && anchors[i].From == anchors[i-1].From && anchors[i].To == anchors[i-1].To {
 			anchors[i].own = anchors[i-1].own
@@ -91,11 +90,11 @@ func ownersOf(anchors []Anchor) {
 			next = firstOwner
 		}
 	}
+	return next
 }
 
-// takeDrawn marks all that was drawn, each record as that of the smallest range it lies in.
-func (r *Room) takeDrawn(drawn []float32, anchors []Anchor) {
-	at := 0
+// takeDrawn marks what an entry has drawn from a place of the list on, each record as that of the smallest range it lies in.
+func (r *Room) takeDrawn(drawn []float32, at int, anchors []Anchor) {
 	for record := range picture.Records(drawn) {
 		by, least := nobody, math.MaxInt
 		for i := range anchors {

@@ -125,24 +125,11 @@ func (b *Brush) end(start *int) {
 
 // clip gives the shares of the segment that lie inside the panel with its margin.
 func clip(x1, y1, x2, y2 float64, v view.View) (a, b float64, ok bool) {
-	a, b = 0, 1
 	if v.Near(x1, y1) && v.Near(x2, y2) {
-		return a, b, true
+		return 0, 1, true
 	}
-	for _, edge := range [4][2]float64{
-		{x1 - x2, x1 + view.Margin}, {x2 - x1, v.Width + view.Margin - x1}, {y1 - y2, y1 + view.Margin}, {y2 - y1, v.Height + view.Margin - y1},
-	} {
-		p, q := edge[0], edge[1]
-		switch {
-		case p == 0 && q < 0:
-			return 0, 0, false
-		case p < 0:
-			a = max(a, q/p)
-		case p > 0:
-			b = min(b, q/p)
-		}
-	}
-	return a, b, a < b
+	a, b, ok = view.Cut(x1, y1, x2, y2, -view.Margin, -view.Margin, v.Width+view.Margin, v.Height+view.Margin)
+	return a, b, ok && a < b
 }
 
 // Segment draws a straight line between two pixels.

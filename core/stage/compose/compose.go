@@ -91,9 +91,9 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(f)
 	c.Pen.Data = c.drawn[:0]
 	c.pic.Labels, c.pic.Words = c.pic.Labels[:0], c.pic.Words[:0]
+	c.takeGround(f)
 	anchors := c.drawEntries(f)
 	c.drawn = c.Pen.Data
-	c.takeRoom(f, anchors)
 	c.numbers.choose()
 	for _, number := range c.numbers.taken {
 		c.Room.take(number, firm)
@@ -112,8 +112,9 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	return &c.pic
 }
 
-// drawEntries draws each entry and gathers the places of their labels.
+// drawEntries draws each entry, marks what it takes, and gathers the places of their labels.
 func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
+	next := firstOwner
 	for _, a := range f.Appearing {
 		live, ok := a.Live.(Live)
 		if !ok {
@@ -121,20 +122,22 @@ func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
 		}
 		begun := len(c.Pen.Data)
 		c.Weight = weights[a.Entry.Look.Weight]
-		for _, anchor := range live.Compose(&On{c, f, a}) {
-			if anchor.To == 0 {
-				anchor.From, anchor.To = begun, len(c.Pen.Data)
+		own := live.Compose(&On{c, f, a})
+		for i := range own {
+			if own[i].To == 0 {
+				own[i].From, own[i].To = begun, len(c.Pen.Data)
 			}
-			anchors = append(anchors, anchor)
 		}
+		next = ownersOf(own, next)
+		c.Room.takeDrawn(c.Pen.Data[begun:], begun, own)
+		anchors = append(anchors, own...)
 	}
 	c.Weight = 0
-	ownersOf(anchors)
 	return anchors
 }
 
-// takeRoom marks what numbers and labels keep clear of: axes, texts, and all that was drawn.
-func (c *Composer) takeRoom(f *evaluate.Frame, anchors []Anchor) {
+// takeGround marks the axes and the texts, of which numbers and labels keep clear.
+func (c *Composer) takeGround(f *evaluate.Frame) {
 	v := c.View
 	c.Room.reset(v)
 	if f.Panel.Axes {
@@ -142,7 +145,6 @@ func (c *Composer) takeRoom(f *evaluate.Frame, anchors []Anchor) {
 		c.Room.take(box{v.X(0), 0, 0, v.Height}, axisLine)
 	}
 	c.keepClearOfTexts(f)
-	c.Room.takeDrawn(c.drawn, anchors)
 }
 
 // isPoint tells that a record is a point, or the head of an arrow, which ends at one.
@@ -260,15 +262,12 @@ func Hue(d evaluate.Moment, s *evaluate.Shown) int {
 	return int(ColourOf(s.Entry))
 }
 
+var patterns = map[document.LinePattern]picture.Pattern{document.Whole: picture.Whole, document.Dashed: picture.Dashed, document.Dotted: picture.Dotted}
+
 // PatternOf is how an entry's lines are broken, or as they usually are.
 func PatternOf(e *document.Entry, usual picture.Pattern) picture.Pattern {
-	switch e.Look.Pattern {
-	case document.Whole:
-		return picture.Whole
-	case document.Dashed:
-		return picture.Dashed
-	case document.Dotted:
-		return picture.Dotted
+	if pattern, chosen := patterns[e.Look.Pattern]; chosen {
+		return pattern
 	}
 	return usual
 }
@@ -276,21 +275,13 @@ func PatternOf(e *document.Entry, usual picture.Pattern) picture.Pattern {
 // weights are by how much an entry's lines are wider than usual.
 var weights = map[document.Weight]float64{document.Thin: 0.6, document.Bold: 1.7}
 
+var shapes = map[document.PointShape]picture.Shape{document.ShapeDisc: picture.Disc, document.ShapeRing: picture.Ring,
+	document.ShapeSquare: picture.Square, document.ShapeDiamond: picture.Diamond, document.ShapeTriangle: picture.Triangle, document.ShapeCross: picture.Cross}
+
 // ShapeOf is how an entry's points are drawn, or as they usually are.
 func ShapeOf(e *document.Entry, usual picture.Shape) picture.Shape {
-	switch e.Look.Shape {
-	case document.ShapeDisc:
-		return picture.Disc
-	case document.ShapeRing:
-		return picture.Ring
-	case document.ShapeSquare:
-		return picture.Square
-	case document.ShapeDiamond:
-		return picture.Diamond
-	case document.ShapeTriangle:
-		return picture.Triangle
-	case document.ShapeCross:
-		return picture.Cross
+	if shape, chosen := shapes[e.Look.Shape]; chosen {
+		return shape
 	}
 	return usual
 }
@@ -317,7 +308,7 @@ func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
 }
 
 // labelScales are by how much a label is larger than usual.
-var labelScales = map[document.Weight]float64{document.Thin: 0.8, document.Bold: 1.4}
+var labelScales = map[document.LabelSize]float64{document.Small: 0.8, document.Large: 1.4}
 
 // Describe says in words what a panel shows, for those who cannot see it.
 func Describe(f *evaluate.Frame) string {

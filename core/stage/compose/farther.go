@@ -30,12 +30,17 @@ const (
 	farCost        = 60
 )
 
-// findFarOff gives the nearest place to which a line can lead; best where there is none.
+// findFarOff gives the nearest place to which a line can lead, that of the last picture first; best where there is none.
 func (s *labelling) findFarOff(i int, best spot) spot {
 	at := [2]float64{s.anchors[i].X, s.anchors[i].Y}
 	offer := func(away [2]float64, cost int) {
 		if far := s.awayFrom(i, at, away, cost); far.cost < best.cost {
 			best = far
+		}
+	}
+	if was, stood := s.stood[s.anchors[i].Label.ID]; stood && was.side == farOff {
+		if offer(was.away, farCost); best.cost < covers {
+			return best
 		}
 	}
 	for distance := farFrom; distance <= farTo; distance += farStep {

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"parvix/core/stage/picture"
+	"parvix/core/stage/view"
 )
 
 // Labels keep a gap in pixels to what they belong to, the nearest first: a point is larger than a line.
@@ -34,7 +35,7 @@ type spot struct {
 	leader segment
 	// short and listed tell that the label had no place and was shortened or stands in the legend; it stays so for a window.
 	short, listed bool
-	window        [2]float64
+	window        view.View
 }
 
 // Costs of a label's place; one from covers on is none.
@@ -66,7 +67,7 @@ type labelling struct {
 func (c *Composer) place(anchors []Anchor, drawn []float32) {
 	s := &labelling{Composer: c, anchors: anchors, drawn: drawn, spots: make([]spot, len(anchors)), sizes: make([]Size, len(anchors))}
 	for i := range anchors {
-		if was, stood := c.stood[anchors[i].Label.ID]; stood && was.short && was.window == s.window() {
+		if was, stood := c.stood[anchors[i].Label.ID]; stood && was.short && was.window == s.View {
 			anchors[i].Label.LaTeX = anchors[i].Short
 		}
 		s.sizes[i] = c.labelSize(anchors[i].Label)
@@ -96,9 +97,6 @@ func (c *Composer) place(anchors []Anchor, drawn []float32) {
 	s.write()
 }
 
-// window tells one window from another.
-func (s *labelling) window() [2]float64 { return [2]float64{s.View.Left, s.View.Top} }
-
 // shorten looks for places of labels that had none with less to say; it tells whether there were any.
 func (s *labelling) shorten() (some bool) {
 	for i := range s.anchors {
@@ -114,7 +112,7 @@ func (s *labelling) shorten() (some bool) {
 // isListed tells that a label stands in the legend and stays there until the window changes.
 func (s *labelling) isListed(i int) bool {
 	was, stood := s.stood[s.anchors[i].Label.ID]
-	return stood && was.listed && was.window == s.window()
+	return stood && was.listed && was.window == s.View
 }
 
 // candidates visits the places of a label, with what each costs beside what it covers, until it is told to stop.
@@ -199,11 +197,12 @@ func (s *labelling) stayed(i int) spot {
 		return none
 	}
 	at, is := s.nearestTo(a, was.at)
-	if !is || math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) >= stays {
-		return none
+	if was.side == onPlace {
+		at = [2]float64{a.X + was.away[0], a.Y + was.away[1]}
 	}
-	if was.side == farOff {
-		return s.awayFrom(i, at, was.away, farCost)
+	// What stands far off comes nearer as soon as it can.
+	if !is || was.side == farOff || math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) >= stays {
+		return none
 	}
 	gaps := gapsOfCurves
 	if a.IsPoint {
@@ -285,7 +284,7 @@ func (s *labelling) write() {
 	for i := range s.spots {
 		a, at := &s.anchors[i], s.spots[i]
 		if at.cost < covers {
-			at.short, at.window = a.Short != "" && a.Label.LaTeX == a.Short, s.window()
+			at.short, at.window = a.Short != "" && a.Label.LaTeX == a.Short, s.View
 			stood[a.Label.ID] = at
 			a.Label.At, a.Label.IsLed = at.at, at.led
 			if a.IsFree || a.Inside && !at.led {
@@ -299,7 +298,7 @@ func (s *labelling) write() {
 		}
 		if a.Pen.Width > 0 {
 			listed = append(listed, *a)
-			stood[a.Label.ID] = spot{listed: true, window: s.window()}
+			stood[a.Label.ID] = spot{listed: true, window: s.View}
 			continue
 		}
 		c.pic.LeftOut++

@@ -14,6 +14,7 @@ import (
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/legible"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/stagetest"
@@ -178,5 +179,19 @@ func BenchmarkFortyLabels(b *testing.B) {
 				}
 			})
 		}
+	}
+}
+
+// The label of an area that has moved aside of the axes goes on standing there, inside, picture after picture.
+func TestALabelInsideAnAreaStays(t *testing.T) {
+	d := document.New("")
+	d.Panels[0] = stagetest.Plane(-6, 6, -4, 4, false)
+	d.Shown = append(d.Shown, document.Entry{ID: "z", Body: &region.Body{Conditions: []string{"x² + y² < 9"}}})
+	e := stagetest.Loaded(t, d)
+	var c compose.Composer
+	first := labelOf(t, c.Compose(e.Frame(0, 900, 560)), "z")
+	assert.False(t, first.IsLed, "there is room inside")
+	for range 3 {
+		assert.Equal(t, first, labelOf(t, c.Compose(e.Frame(0, 900, 560)), "z"))
 	}
 }

@@ -26,25 +26,13 @@ func (b box) nearest(at [2]float64) [2]float64 {
 // segment is a straight line between two places.
 type segment struct{ from, to [2]float64 }
 
-// crosses tells that a segment has a part in a box (Liang and Barsky 1984).
+// crosses tells that a segment has a part in a box; most are told apart at once.
 func (s segment) crosses(b box) bool {
 	if max(s.from[0], s.to[0]) < b.x || min(s.from[0], s.to[0]) > b.x+b.width || max(s.from[1], s.to[1]) < b.y || min(s.from[1], s.to[1]) > b.y+b.height {
 		return false
 	}
-	first, last := 0.0, 1.0
-	dx, dy := s.to[0]-s.from[0], s.to[1]-s.from[1]
-	for _, side := range [4][2]float64{{-dx, s.from[0] - b.x}, {dx, b.x + b.width - s.from[0]}, {-dy, s.from[1] - b.y}, {dy, b.y + b.height - s.from[1]}} {
-		p, q := side[0], side[1]
-		switch {
-		case p == 0 && q < 0:
-			return false
-		case p < 0:
-			first = math.Max(first, q/p)
-		case p > 0:
-			last = math.Min(last, q/p)
-		}
-	}
-	return first <= last
+	_, _, is := view.Cut(s.from[0], s.from[1], s.to[0], s.to[1], b.x, b.y, b.x+b.width, b.y+b.height)
+	return is
 }
 
 // owners tells what takes a cell: one bit for what nothing may stand on, one for the axes, one for lines and one for points that

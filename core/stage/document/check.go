@@ -200,7 +200,7 @@ func (c *checker) entry(e *Entry) {
 	c.oneOf(e.ID, "look.pattern", string(e.Look.Pattern), "", string(Whole), string(Dashed), string(Dotted))
 	c.oneOf(e.ID, "look.label", string(e.Look.Label), "", string(LabelName), string(LabelFormula), string(LabelCoordinates), string(LabelWords), string(LabelNone))
 	c.oneOf(e.ID, "look.weight", string(e.Look.Weight), "", string(Thin), string(Bold))
-	c.oneOf(e.ID, "look.labelSize", string(e.Look.LabelSize), "", string(Thin), string(Bold))
+	c.oneOf(e.ID, "look.labelSize", string(e.Look.LabelSize), "", string(Small), string(Large))
 	c.oneOf(e.ID, "look.shape", string(e.Look.Shape), "", string(ShapeDisc), string(ShapeRing), string(ShapeSquare), string(ShapeDiamond), string(ShapeTriangle), string(ShapeCross))
 	c.require(utf8.RuneCountInString(e.Look.Words) <= maxName, e.ID, "look.words", fmt.Sprintf("at most %d letters", maxName))
 	c.oneOf(e.ID, "where.corner", string(e.Where.Corner), "", string(TopLeft), string(TopRight), string(BottomLeft), string(BottomRight))

@@ -268,38 +268,6 @@ func (f Finding) IsDrawn() bool {
 	return false
 }
 
-// LinePattern tells lines apart without colour.
-type LinePattern string
-
-// The line patterns; an empty one means whole.
-const (
-	Whole  LinePattern = "whole"
-	Dashed LinePattern = "dashed"
-	Dotted LinePattern = "dotted"
-)
-
-// Weight is how strong a line or how large a label is.
-type Weight string
-
-// The weights; an empty one is as usual.
-const (
-	Thin Weight = "thin"
-	Bold Weight = "bold"
-)
-
-// PointShape tells points apart without colour.
-type PointShape string
-
-// The shapes; an empty one is as usual for the kind.
-const (
-	ShapeDisc     PointShape = "disc"
-	ShapeRing     PointShape = "ring"
-	ShapeSquare   PointShape = "square"
-	ShapeDiamond  PointShape = "diamond"
-	ShapeTriangle PointShape = "triangle"
-	ShapeCross    PointShape = "cross"
-)
-
 // Rest is how what has not been run through yet is drawn.
 type Rest string
 
@@ -308,18 +276,6 @@ const (
 	RestFaint  Rest = "faint"
 	RestHidden Rest = "hidden"
 	RestWhole  Rest = "whole"
-)
-
-// LabelKind says what a label tells.
-type LabelKind string
-
-// The labels; an empty one means name.
-const (
-	LabelName        LabelKind = "name"
-	LabelFormula     LabelKind = "formula"     // with current values
-	LabelCoordinates LabelKind = "coordinates" // of a point
-	LabelWords       LabelKind = "words"       // own words
-	LabelNone        LabelKind = "none"
 )
 
 // Corner is where a text stands on a panel.

@@ -31,23 +31,6 @@ type Body interface {
 	Check(c *Checker)
 }
 
-// Look is how an entry is drawn.
-type Look struct {
-	// Colour is the number of a colour that curves and parameters share out.
-	Colour  int         `json:"colour"`
-	Pattern LinePattern `json:"pattern,omitempty"`
-	Weight  Weight      `json:"weight,omitempty"`
-	// Shape is that of points.
-	Shape PointShape `json:"shape,omitempty"`
-	Label LabelKind  `json:"label,omitempty"`
-	// Words are those of a label in own words.
-	Words     string `json:"words,omitempty"`
-	LabelSize Weight `json:"labelSize,omitempty"`
-}
-
-// Colours is the number of colours that parameters and curves share out.
-const Colours = 8
-
 // Where is the place of an entry.
 type Where struct {
 	// Panels lists the ids of the panels it appears in; none means all, for a text beside the stage.

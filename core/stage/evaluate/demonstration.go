@@ -85,6 +85,7 @@ func (d *Demonstration) AffordsCurves(count int, object, field string) bool {
 // StartingValues puts the scene's values, its windows and the positions of transformations back.
 func (d *Demonstration) StartingValues() {
 	d.passage, d.passing = passage{}, false
+	d.asInDocument()
 	for k := range d.windows {
 		d.windows[k] = d.scene().WindowOf(&d.Document.Panels[k])
 	}

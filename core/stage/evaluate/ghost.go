@@ -11,10 +11,16 @@ type ghost struct {
 
 // RememberCurves keeps the curves as they are at the scene's starting values, until they are forgotten.
 func (d *Demonstration) RememberCurves(on bool) {
-	d.ghost = ghost{number: d.ghost.number + 1}
 	if on {
-		d.ghost.values = maps.Clone(d.scene().Values)
+		d.remember(d.scene().Values)
+	} else {
+		d.remember(nil)
 	}
+}
+
+// remember keeps values; nil forgets those before.
+func (vs *Values) remember(values map[string]float64) {
+	vs.ghost = ghost{values: maps.Clone(values), number: vs.ghost.number + 1}
 }
 
 // Before are the inputs of the remembered curves, and a number that tells one memory from another; nil where none are remembered or

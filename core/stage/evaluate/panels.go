@@ -95,6 +95,9 @@ func (ps *Panels) Panel(i int) *document.Panel {
 	return &p
 }
 
+// asInDocument gives all panels back the scales that the document has.
+func (ps *Panels) asInDocument() { ps.stretched = nil }
+
 // SetWindow gives a panel a window in play, and all panels where the windows are linked.
 func (ps *Panels) SetWindow(i int, w document.Window) {
 	ps.setLinked(i, w)

@@ -64,6 +64,10 @@ func (sc *Scenes) BeginScene(i int) {
 	}
 	sc.Scene, sc.passing = i, true
 	s := sc.scene()
+	sc.panels.asInDocument()
+	if sc.values.ghost.values != nil {
+		sc.values.remember(s.Values)
+	}
 	sc.passage = passage{map[string][2]float64{}, map[string][2]float64{}, map[string][2]document.Window{}}
 	for _, p := range sc.values.Parameters {
 		if v, kept := s.Values[p.Stated.Name]; kept {

@@ -7,6 +7,7 @@ import (
 	"math"
 
 	"parvix/core/stage/picture"
+	"parvix/core/stage/view"
 )
 
 // Verdict is what is wrong with the labels of a picture.
@@ -59,7 +60,7 @@ func (r rect) from(x, y float64) float64 {
 
 // fromSegment is the distance of a segment from the rectangle: 0 where they meet, else from an end of the segment or a corner.
 func (r rect) fromSegment(x1, y1, x2, y2 float64) float64 {
-	if r.crossedBy(x1, y1, x2, y2) {
+	if _, _, is := view.Cut(x1, y1, x2, y2, r.left, r.top, r.right, r.bottom); is {
 		return 0
 	}
 	least := math.Min(r.from(x1, y1), r.from(x2, y2))
@@ -73,23 +74,6 @@ func (r rect) fromSegment(x1, y1, x2, y2 float64) float64 {
 		least = math.Min(least, math.Hypot(c[0]-x1-share*dx, c[1]-y1-share*dy))
 	}
 	return least
-}
-
-// crossedBy cuts the segment to the rectangle (Liang and Barsky 1984).
-func (r rect) crossedBy(x1, y1, x2, y2 float64) bool {
-	first, last := 0.0, 1.0
-	for _, side := range [4][2]float64{{x1 - x2, x1 - r.left}, {x2 - x1, r.right - x1}, {y1 - y2, y1 - r.top}, {y2 - y1, r.bottom - y1}} {
-		p, q := side[0], side[1]
-		switch {
-		case p == 0 && q < 0:
-			return false
-		case p < 0:
-			first = math.Max(first, q/p)
-		case p > 0:
-			last = math.Min(last, q/p)
-		}
-	}
-	return first <= last
 }
 
 // Judge tells what is wrong with a picture.
@@ -118,6 +102,7 @@ func Judge(p *picture.Picture) Verdict {
 		v.judgeNearness(l, ink, p)
 	}
 	for _, number := range numbers {
+		// The box of a number is a little larger than its digits.
 		if what := covered(rect{number.left + 1, number.top + 2, number.right - 1, number.bottom - 2}, p); what == "a line" || what == "a point" {
 			v.Covering = append(v.Covering, "a number "+what)
 		}

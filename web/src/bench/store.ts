@@ -155,13 +155,13 @@ export const useBench = defineStore('bench', () => {
     editing.value = '';
     mistake.value = '';
     scene.value = 0;
-    memory.remembering.value = false;
     findings.clear();
     effects.clear();
     lastValues = {};
     const opened = await ofThisVersion(await saving.open(teacher, id));
     await loading.open(opened);
     windows.opened();
+    if (memory.remembering.value) await memory.remember(false);
     await frames.request(['startingValues']);
   }
 
@@ -344,7 +344,7 @@ export const useBench = defineStore('bench', () => {
     });
   }
 
-  const memory = useRemembering(frames);
+  const memory = useRemembering(frames, loading.generation);
 
   const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
 

@@ -46,19 +46,24 @@ export function useWindows(bench: Bench) {
     }
   }
 
-  /** Gives a panel another window, or the demonstration another angle unit. */
-  const mend = (panel: number, { window, equalScales, angleUnit }: Mended) =>
-    change((copy) => {
-      if (angleUnit) copy.angleUnit = angleUnit;
-      if (!window) return;
-      copy.panels[panel]!.equalScales = equalScales ?? false;
-      putWindow(copy, panel, window);
-    });
+  /** Writes another window, or another angle unit, into a copy. */
+  function putMended(copy: Document, panel: number, { window, equalScales, angleUnit }: Mended) {
+    if (angleUnit) copy.angleUnit = angleUnit;
+    if (!window) return;
+    copy.panels[panel]!.equalScales = equalScales ?? false;
+    putWindow(copy, panel, window);
+  }
+
+  const mend = (panel: number, mended: Mended) => change((copy) => putMended(copy, panel, mended));
+
+  /** The window that shows the interesting part of a panel. */
+  async function fittedTo(panel: number, inPlay: Awaited<ReturnType<typeof inPlayOf>>) {
+    return (await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay })).mended;
+  }
 
   /** Gives a panel the window that shows the interesting part. */
   async function fit(panel: number) {
-    const inPlay = await inPlayOf(panel);
-    const { mended } = await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
+    const mended = await fittedTo(panel, await inPlayOf(panel));
     if (mended) await mend(panel, mended);
   }
 
@@ -71,6 +76,7 @@ export function useWindows(bench: Bench) {
     );
   function opened() {
     const { stated = [], shown = [], panels = [] } = bench.document.value ?? {};
+    openings++;
     const isEmpty = !stated.length && !shown.length;
     fitted = isEmpty ? Object.fromEntries(panels.map((p) => [p.id, windowOf(p.id)])) : {};
   }
@@ -92,19 +98,22 @@ export function useWindows(bench: Bench) {
       isFitting.value = false;
     }
   }
+  /** Counts the demonstrations that were opened: what is fitted belongs to one. */
+  let openings = 0;
   async function fitUntouched(isCurve: boolean) {
+    const opening = openings;
+    /** Whether the window is still there and nobody has chosen another meanwhile. */
+    const isFree = (id: string) => opening === openings && windowOf(id) === fitted[id];
     for (const [panel, { id, kind }] of (bench.document.value?.panels ?? []).entries()) {
-      if (kind !== 'plane' || windowOf(id) !== fitted[id]) continue;
+      if (kind !== 'plane' || !isFree(id)) continue;
       const inPlay = await inPlayOf(panel);
-      const { mended } = await bench.ask({ kind: 'fit', panel, ...frames.panels[panel], ...inPlay });
+      const mended = await fittedTo(panel, inPlay);
       if (!mended?.window || !inPlay.window) continue;
       // What is in sight already moves no window.
       if (!isCurve && holds(inPlay.window, mended.window)) continue;
       await glide(panel, inPlay.window, mended);
-      await bench.amend((copy) => {
-        copy.panels[panel]!.equalScales = mended.equalScales ?? false;
-        putWindow(copy, panel, mended.window!);
-      });
+      if (!isFree(id)) continue;
+      await bench.amend((copy) => putMended(copy, panel, mended));
       fitted[id] = windowOf(id);
     }
   }
@@ -144,9 +153,13 @@ export function useWindows(bench: Bench) {
     return problem;
   }
 
-  /** Fits every panel. */
-  async function fitAll(panels: number) {
-    for (let panel = 0; panel < panels; panel++) await fit(panel);
+  /** Fits every panel, as one step. */
+  async function fitAll() {
+    const all: (Mended | undefined)[] = [];
+    for (const panel of (bench.document.value?.panels ?? []).keys()) {
+      all.push(await fittedTo(panel, await inPlayOf(panel)));
+    }
+    await change((copy) => all.forEach((mended, panel) => mended && putMended(copy, panel, mended)));
   }
 
   /** Takes the window in play over into the document, but for one that was moved while presenting. One whose axis was

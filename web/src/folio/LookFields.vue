@@ -1,39 +1,69 @@
 <script setup lang="ts">
 // How entries are drawn: colour, weight, line, points, label. What is not said stays as it is.
+import { computed } from 'vue';
 import type { Look } from '../generated/types';
 import Choice from '../shared/Choice.vue';
 
-defineProps<{
+interface Option {
+  value: string;
+  label: string;
+}
+
+const props = defineProps<{
   look: Look;
   /** What can be chosen for these entries. */
   coloured: boolean;
   lines: boolean;
   points: boolean;
   usualPattern?: string;
-  labels: { value: string; label: string }[];
+  labels: Option[];
 }>();
 const emit = defineEmits<{ change: [fields: Partial<Look>] }>();
-const change = (fields: object) => emit('change', fields);
 
-const weights = [
-  { value: '', label: 'as usual' },
-  { value: 'thin', label: 'thin' },
-  { value: 'bold', label: 'bold' },
-];
-const sizes = [
-  { value: '', label: 'as usual' },
-  { value: 'thin', label: 'small' },
-  { value: 'bold', label: 'large' },
-];
-const patterns = [
-  { value: 'whole', label: 'whole' },
-  { value: 'dashed', label: 'dashed' },
-  { value: 'dotted', label: 'dotted' },
-];
-const shapes = [
-  { value: '', label: 'as usual' },
-  ...['disc', 'ring', 'square', 'diamond', 'triangle', 'cross'].map((value) => ({ value, label: value })),
-];
+const named = (...names: string[]): Option[] => names.map((value) => ({ value, label: value }));
+const usual: Option = { value: '', label: 'as usual' };
+
+/** The choices from a few, one below the other: what each is called, and which field it changes. */
+const choices = computed(() => {
+  const { look, labels } = props;
+  const label = labels.some((l) => l.value === look.label) ? look.label : labels[0]?.value;
+  const list: { key: keyof Look; words: string; name: string; value?: string; options: Option[] }[] = [
+    {
+      key: 'weight',
+      words: 'weight',
+      name: 'Weight',
+      value: look.weight,
+      options: [usual, ...named('thin', 'bold')],
+    },
+    {
+      key: 'pattern',
+      words: 'line',
+      name: 'Line',
+      value: look.pattern || props.usualPattern,
+      options: props.lines ? named('whole', 'dashed', 'dotted') : [],
+    },
+    {
+      key: 'shape',
+      words: 'points',
+      name: 'Points',
+      value: look.shape,
+      options: props.points
+        ? [usual, ...named('disc', 'ring', 'square', 'diamond', 'triangle', 'cross')]
+        : [],
+    },
+    { key: 'label', words: 'label', name: 'Label', value: label, options: labels },
+    {
+      key: 'labelSize',
+      words: 'its size',
+      name: 'Size of the label',
+      value: look.labelSize,
+      options: labels.length && label !== 'none' ? [usual, ...named('small', 'large')] : [],
+    },
+  ];
+  return list.filter(({ options }) => options.length);
+});
+
+const change = (key: keyof Look, value?: string) => emit('change', { [key]: value || undefined });
 </script>
 
 <template>
@@ -49,63 +79,27 @@ const shapes = [
         :class="`hue-${hue - 1}`"
         :aria-checked="look.colour % 8 === hue - 1"
         :aria-label="`Colour ${hue}`"
-        @click="change({ colour: hue - 1 })"
+        @click="emit('change', { colour: hue - 1 })"
       />
     </div>
   </div>
-  <label class="line">
-    weight
-    <Choice
-      :model-value="look.weight ?? ''"
-      :options="weights"
-      label="Weight"
-      @update:model-value="change({ weight: $event || undefined })"
-    />
-  </label>
-  <label v-if="lines" class="line">
-    line
-    <Choice
-      :model-value="look.pattern || usualPattern"
-      :options="patterns"
-      label="Line"
-      @update:model-value="change({ pattern: $event })"
-    />
-  </label>
-  <label v-if="points" class="line">
-    points
-    <Choice
-      :model-value="look.shape ?? ''"
-      :options="shapes"
-      label="Points"
-      @update:model-value="change({ shape: $event || undefined })"
-    />
-  </label>
-  <template v-if="labels.length">
+  <template v-for="c in choices" :key="c.key">
     <label class="line">
-      label
+      {{ c.words }}
       <Choice
-        :model-value="labels.some((l) => l.value === look.label) ? look.label : labels[0]!.value"
-        :options="labels"
-        label="Label"
-        @update:model-value="change({ label: $event })"
+        :model-value="c.value ?? ''"
+        :options="c.options"
+        :label="c.name"
+        @update:model-value="change(c.key, $event)"
       />
     </label>
-    <label v-if="look.label === 'words'" class="line">
+    <label v-if="c.key === 'label' && look.label === 'words'" class="line">
       words
       <a-input
         :value="look.words ?? ''"
         aria-label="Words of the label"
         :maxlength="80"
-        @change="change({ words: ($event.target as HTMLInputElement).value || undefined })"
-      />
-    </label>
-    <label v-if="look.label !== 'none'" class="line">
-      its size
-      <Choice
-        :model-value="look.labelSize ?? ''"
-        :options="sizes"
-        label="Size of the label"
-        @update:model-value="change({ labelSize: $event || undefined })"
+        @change="change('words', ($event.target as HTMLInputElement).value)"
       />
     </label>
   </template>

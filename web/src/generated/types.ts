@@ -14,6 +14,9 @@ export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | '
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'words' | 'none';
 
+/** LabelSize is how large a label is. */
+export type LabelSize = 'small' | 'large';
+
 /** LinePattern tells lines apart without colour. */
 export type LinePattern = 'whole' | 'dashed' | 'dotted';
 
@@ -35,7 +38,7 @@ export type SweepWay = 'once' | 'round' | 'backAndForth';
 /** TickStyle says how an axis is numbered. */
 export type TickStyle = 'numbers' | 'pi' | 'degrees';
 
-/** Weight is how strong a line or how large a label is. */
+/** Weight is how strong a line is. */
 export type Weight = 'thin' | 'bold';
 
 /** Document is one demonstration. */
@@ -140,6 +143,14 @@ export interface Scene {
   windows?: Record<string, Window>;
 }
 
+/** Where is the place of an entry. */
+export interface Where {
+  /** Panels lists the ids of the panels it appears in; none means all, for a text beside the stage. */
+  panels?: string[];
+  /** Corner is where a text stands on its panel. */
+  corner?: Corner;
+}
+
 /** Look is how an entry is drawn. */
 export interface Look {
   /** Colour is the number of a colour that curves and parameters share out. */
@@ -151,15 +162,7 @@ export interface Look {
   label?: LabelKind;
   /** Words are those of a label in own words. */
   words?: string;
-  labelSize?: Weight;
-}
-
-/** Where is the place of an entry. */
-export interface Where {
-  /** Panels lists the ids of the panels it appears in; none means all, for a text beside the stage. */
-  panels?: string[];
-  /** Corner is where a text stands on its panel. */
-  corner?: Corner;
+  labelSize?: LabelSize;
 }
 
 // core/stage/kinds/family

@@ -14,7 +14,7 @@ onMounted(async () => {
 async function begin(idea: string) {
   bench.editing = '';
   await bench.askEdit({ kind: 'begin', text: idea });
-  for (const index of bench.document!.panels.keys()) await bench.fit(index);
+  await bench.fitAll();
 }
 </script>
 

@@ -37,7 +37,7 @@ async function remove() {
 
 async function fitAll() {
   close();
-  await bench.fitAll(panels.value.length);
+  await bench.fitAll();
 }
 
 /** Takes the typed values over; an empty field leaves the parameter to its dial. */

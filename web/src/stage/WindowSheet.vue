@@ -38,6 +38,8 @@ const change = (fields: Partial<Panel>) =>
 
 const isCircle = bench.document?.panels[0]?.kind === 'circle';
 
+const sides = ['left', 'right', 'bottom', 'top'] as const;
+
 /** The end that is being typed: it is left as it is while the others follow. */
 let typing: keyof Window | undefined;
 
@@ -49,7 +51,7 @@ async function showEnds() {
   const size = bench.frames.panels[props.index]!;
   const { window } = await bench.askInPlay({ kind: 'window', panel: props.index, ...size });
   if (!window) return;
-  for (const key of ['left', 'right', 'bottom', 'top'] as const) {
+  for (const key of sides) {
     if (key === typing) continue;
     typed.value[key] = String(Number(window[key].toPrecision(6)));
     known[key] = { text: typed.value[key], number: window[key] };
@@ -63,6 +65,7 @@ async function show() {
   for (const key of ['stepX', 'stepY'] as const) {
     const step = props.panel[key];
     typed.value[key] = step ? String(Number(step.toPrecision(9))) : '';
+    known[key] = { text: typed.value[key], number: step ?? 0 };
   }
   for (const key of ['nameX', 'nameY', 'title', 'caption'] as const)
     typed.value[key] = props.panel[key] ?? '';
@@ -77,10 +80,12 @@ async function numberIn(field: Field): Promise<number | undefined> {
   return undefined;
 }
 
+/** Takes the ends over, when one was typed: leaving a field that was only looked at is no step. */
 async function applyEnds() {
   problem.value = undefined;
+  if (sides.every((key) => known[key]?.text === typed.value[key])) return;
   const ends: Partial<Window> = {};
-  for (const key of ['left', 'right', 'bottom', 'top'] as const) {
+  for (const key of sides) {
     const number = await numberIn(key);
     if (number === undefined) return;
     ends[key] = number;
@@ -94,6 +99,7 @@ async function applyEnds() {
   const size = bench.frames.panels[props.index]!;
   const answer = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
   await bench.change((copy) => bench.putWindow(copy, props.index, answer.window ?? window));
+  if (typing) known[typing] = { text: typed.value[typing], number: window[typing] };
   await showEnds();
 }
 
@@ -102,16 +108,19 @@ function leave() {
   void applyEnds();
 }
 
+/** Takes the distance of the numbers over; an empty one leaves it to the window. */
 async function applyStep(field: 'stepX' | 'stepY') {
   problem.value = undefined;
-  if (!typed.value[field].trim()) {
-    await change({ [field]: undefined });
+  const text = typed.value[field].trim();
+  if (text === (known[field]?.text ?? '')) return;
+  const step = text ? await numberIn(field) : 0;
+  if (step === undefined) return;
+  if (text && !(step > 0)) {
+    problem.value = { field, message: 'A step is above 0.' };
     return;
   }
-  const step = await numberIn(field);
-  if (step === undefined) return;
-  if (step > 0) await change({ [field]: step });
-  else problem.value = { field, message: 'A step is above 0.' };
+  known[field] = { text, number: step };
+  await change({ [field]: step || undefined });
 }
 
 async function applyWords(field: Words) {
@@ -136,26 +145,14 @@ const status = (field: Field | Words) => (problem.value?.field === field ? 'erro
       <form class="window-form" @submit.prevent>
         <fieldset v-for="{ name, from, to } in axes" :key="name">
           <legend>{{ name }}</legend>
-          <label>
-            from
+          <label v-for="(end, k) in [from, to]" :key="end">
+            {{ k ? 'to' : 'from' }}
             <a-input
-              v-model:value="typed[from]"
-              :aria-label="`${name} from`"
-              :status="status(from)"
+              v-model:value="typed[end]"
+              :aria-label="`${name} ${k ? 'to' : 'from'}`"
+              :status="status(end)"
               @change="problem = undefined"
-              @focus="typing = from"
-              @blur="leave"
-              @press-enter="applyEnds"
-            />
-          </label>
-          <label>
-            to
-            <a-input
-              v-model:value="typed[to]"
-              :aria-label="`${name} to`"
-              :status="status(to)"
-              @change="problem = undefined"
-              @focus="typing = to"
+              @focus="typing = end"
               @blur="leave"
               @press-enter="applyEnds"
             />

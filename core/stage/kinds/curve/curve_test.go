@@ -113,7 +113,7 @@ func TestACurveIsLeftPaleWhereItWasBeforeADialMoved(t *testing.T) {
 func TestALookChangesWeightAndWords(t *testing.T) {
 	plain, _ := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
 	bold, _ := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"},
-		Look: document.Look{Weight: document.Bold, Label: document.LabelWords, Words: "the {rope}", LabelSize: document.Bold}})
+		Look: document.Look{Weight: document.Bold, Label: document.LabelWords, Words: "the {rope}", LabelSize: document.Large}})
 	assert.Greater(t, widest(bold.Live), widest(plain.Live))
 	assert.Equal(t, `\text{the rope}`, stagetest.Labelled(bold, "c"))
 	assert.Greater(t, bold.Labels[0].Height, plain.Labels[0].Height)
@@ -126,4 +126,20 @@ func widest(data []float32) (width float32) {
 		}
 	}
 	return width
+}
+
+// What is remembered is the scene's: in another scene it is that scene's starting values.
+func TestWhatIsRememberedFollowsTheScene(t *testing.T) {
+	_, e := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
+	other := e.Document.Scenes[0]
+	other.ID, other.Values = "second", map[string]float64{"a": 3}
+	e.Document.Scenes = append(e.Document.Scenes, other)
+	e.RememberCurves(true)
+	e.BeginScene(1)
+	e.GoScene(1)
+	in, _ := e.Before()
+	assert.Nil(t, in, "nothing has moved in the second scene")
+	e.Set(0, -1)
+	in, _ = e.Before()
+	assert.Equal(t, 3.0, in[1])
 }

@@ -49,7 +49,7 @@ func (l *Where) measure(d evaluate.Moment) *measuredWhere {
 		*m = measuredWhere{stamp: stamp, done: true, area: math.NaN()}
 		in := append([]float64{}, l.inputs(d)...)
 		l.left = areaWork
-		if l.reach(m, in); m.bounded {
+		if l.reach(m, in); m.bounded && l.Equation == nil {
 			m.area = l.areaWithin(m, in)
 		}
 	}

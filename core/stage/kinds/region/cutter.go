@@ -84,7 +84,9 @@ func (c *cutter) cut(x, y, size float64, open []int) {
 			c.borders[p.edge] = append(c.borders[p.edge], [2][2]float64{p.at, polygon[(k+1)%len(polygon)].at})
 		}
 	}
-	c.take(outline)
+	if c.of.Equation == nil {
+		c.take(outline)
+	}
 }
 
 // meets tells that a border is really there: the value of an equation comes near to 0 and does not jump over it, as at a pole.
