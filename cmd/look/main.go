@@ -106,39 +106,26 @@ func save(folder, name, svg string) {
 // A drag of three seconds is taken to have so many pictures, and to go over such a share of the bar, to the end that is farther.
 const dragged, share = 90, 1.0 / 3
 
-// drag takes each dial along its bar and counts the labels that change sides more than once on the way: go over from the left of
-// their place to its right or from above to below, or back. Beside or upright of it they have given way only.
+// drag takes each dial along its bar and counts the labels, and those that change sides more than once on the way.
 func drag(e *evaluate.Demonstration, panel int, width, height float64) (changes, moved int) {
 	for dial, p := range e.Parameters {
 		var c compose.Composer
+		var turns legible.Turns
 		far := (p.To - p.From) * share
 		if p.Value-p.From > p.To-p.Value {
 			far = -far
 		}
-		start, sides, changed := p.Value, map[string][2]int{}, map[string]int{}
+		start := p.Value
 		for step := range dragged {
 			e.Set(dial, start+far*float64(step)/dragged)
-			for _, l := range c.Compose(e.Frame(panel, width, height)).Labels {
-				now, was := l.Side(), sides[l.ID]
-				if now[0]*was[0] < 0 || now[1]*was[1] < 0 {
-					changed[l.ID]++
-				}
-				for i := range now {
-					if now[i] == 0 {
-						now[i] = was[i]
-					}
-				}
-				sides[l.ID] = now
-			}
+			turns.Add(c.Compose(e.Frame(panel, width, height)))
 		}
 		e.Set(dial, start)
-		moved += len(sides)
-		for id, n := range changed {
-			if n > 1 {
-				changes++
-				if verbose {
-					fmt.Printf("%s, panel %d, dial %s: %s changes its side %d times\n", e.Document.Title, panel+1, p.Stated.Name, id, n)
-				}
+		list := turns.BackAndForth()
+		moved, changes = moved+len(turns.Of), changes+len(list)
+		if verbose {
+			for _, id := range list {
+				fmt.Printf("%s, panel %d, dial %s: %s changes its side %d times\n", e.Document.Title, panel+1, p.Stated.Name, id, turns.Of[id])
 			}
 		}
 	}

@@ -64,6 +64,8 @@ type Composer struct {
 	formulas  map[string]typeset.Box
 	// stood is where the labels of the last picture stood, by their ids.
 	stood map[string]spot
+	// placed counts the pictures whose labels were placed.
+	placed int
 	// drawn are the records of the entries in the order in which they were drawn.
 	drawn []float32
 }

@@ -30,25 +30,41 @@ const (
 	farCost        = 60
 )
 
-// findFarOff gives the nearest place to which a line can lead, that of the last picture first; best where there is none.
+// slides are how far in pixels a label that stands far off may move from one picture to the next before it jumps.
+var slides = [5]float64{0, 9, 18, 36, 72}
+
+// ratherFar is how long in pixels the line to a label may be, rather than that the label goes over to the other side again.
+const ratherFar = 160.0
+
+// findFarOff gives the nearest place to which a line can lead, those around where the label stood in the last picture first; best where
+// there is none.
 func (s *labelling) findFarOff(i int, best spot) spot {
-	at := [2]float64{s.anchors[i].X, s.anchors[i].Y}
-	offer := func(away [2]float64, cost int) {
-		if far := s.awayFrom(i, at, away, cost); far.cost < best.cost {
-			best = far
+	at, reach := [2]float64{s.anchors[i].X, s.anchors[i].Y}, math.Inf(1)
+	if best.cost < covers {
+		reach = ratherFar
+	}
+	offer := func(from [2]float64, distance float64, cost int) {
+		for k := range farDirections {
+			sin, cos := math.Sincos(2 * math.Pi * (float64(k) + 0.5) / farDirections)
+			away := [2]float64{from[0] + distance*cos, from[1] + distance*sin}
+			if far := s.awayFrom(i, at, away, cost); far.cost < best.cost && far.leader.length() <= reach {
+				best = far
+			}
+			if distance == 0 {
+				return
+			}
 		}
 	}
-	if was, stood := s.stood[s.anchors[i].Label.ID]; stood && was.side == farOff {
-		if offer(was.away, farCost); best.cost < covers {
-			return best
+	if was, stood := s.stood[s.anchors[i].Label.ID]; stood && !was.missing && !was.listed {
+		before := [2]float64{was.box.x + was.box.width/2 - at[0], was.box.y + was.box.height/2 - at[1]}
+		for _, slide := range slides {
+			if offer(before, slide, farCost+int(slide)); best.cost < turnsBack {
+				return best
+			}
 		}
 	}
 	for distance := farFrom; distance <= farTo; distance += farStep {
-		for k := range farDirections {
-			sin, cos := math.Sincos(2 * math.Pi * (float64(k) + 0.5) / farDirections)
-			offer([2]float64{distance * cos, distance * sin}, farCost+int(distance))
-		}
-		if best.cost < covers {
+		if offer([2]float64{}, distance, farCost+int(distance)); best.cost < turnsBack {
 			break
 		}
 	}
@@ -60,32 +76,35 @@ func (s *labelling) awayFrom(i int, at, away [2]float64, cost int) spot {
 	size := s.sizes[i]
 	x, y := at[0]+away[0]-size.Width/2, at[1]+away[1]-size.Height/2
 	far := spot{side: farOff, ring: ringsOfLeaders, at: at, away: away, cost: cost, box: box{math.Round(x), math.Round(y), size.Width, size.Height}}
-	far.cost += s.weight(i, &far, -1)
+	far.cost += s.turnCost(s.stood[s.anchors[i].Label.ID], far.sides()) + s.weight(i, &far, -1)
 	return far
 }
 
 // mostExchanges bounds what is tried to make room for one label.
 const mostExchanges = 24
 
-// exchange makes room for labels that cover something: another moves when both have a place then.
+// exchange makes room for labels that cover something or go back and forth: another moves when both have a better place then.
 func (s *labelling) exchange() {
 	for i := range s.spots {
-		if s.spots[i].cost < covers || s.isListed(i) {
+		if s.spots[i].cost < turnsBack || s.isListed(i) {
 			continue
 		}
-		tries := 0
+		tries, most := 0, covers
+		if s.spots[i].cost < covers {
+			most = turnsBack
+		}
 		s.candidates(i, func(at spot) bool {
 			other, several := s.inTheWay(i, at.box)
 			if other < 0 || several || tries >= mostExchanges {
 				return tries < mostExchanges
 			}
 			tries++
-			if at.cost += s.weight(i, &at, other); at.cost >= covers {
+			if at.cost += s.weight(i, &at, other); at.cost >= most {
 				return true
 			}
 			before, own := s.spots[other], s.spots[i]
 			s.spots[i], s.spots[other].cost = at, covers
-			if moved := s.find(other); moved.cost < covers {
+			if moved := s.find(other); moved.cost < most {
 				s.spots[other] = moved
 				return false
 			}

@@ -36,6 +36,11 @@ type spot struct {
 	// short and listed tell that the label had no place and was shortened or stands in the legend; it stays so for a window.
 	short, listed bool
 	window        view.View
+	// toward is on which side of its place it stood last, across and down; turned is the picture in which it went over to the other.
+	toward [2]int
+	turned int
+	// missing tells that it had no place in the last picture.
+	missing bool
 }
 
 // Costs of a label's place; one from covers on is none.
@@ -43,6 +48,7 @@ const (
 	ringCost, placeCost = 6, 3
 	leaderCost          = 25
 	sideChange          = 150
+	turnsBack           = 2000
 	givesWay            = 20
 	rowCost             = 40
 	ambiguous           = 90
@@ -65,6 +71,7 @@ type labelling struct {
 // place puts every label where it covers nothing and is nearest to its own: points first, since they cannot choose. A curve whose
 // label has no place is named in a legend; another label is left out.
 func (c *Composer) place(anchors []Anchor, drawn []float32) {
+	c.placed++
 	s := &labelling{Composer: c, anchors: anchors, drawn: drawn, spots: make([]spot, len(anchors)), sizes: make([]Size, len(anchors))}
 	for i := range anchors {
 		if was, stood := c.stood[anchors[i].Label.ID]; stood && was.short && was.window == s.View {
@@ -118,7 +125,8 @@ func (s *labelling) isListed(i int) bool {
 // candidates visits the places of a label, with what each costs beside what it covers, until it is told to stop.
 func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
 	a := &s.anchors[i]
-	was, stood := s.stood[a.Label.ID]
+	was, known := s.stood[a.Label.ID]
+	stood := known && !was.missing
 	r := s.rows[a.Row]
 	places := make([][2]float64, 0, 32)
 	if stood && !was.listed {
@@ -146,8 +154,9 @@ func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
 		}
 		for side := range around {
 			cost := distant + side
-			if stood && was.side >= 0 {
-				cost += turnedCost(around[was.side], around[side])
+			cost += s.turnCost(was, [2]int{int(around[side][0]), int(around[side][1])})
+			if stood && was.side >= 0 && was.side != side {
+				cost += givesWay
 			}
 			if r != nil && r.sided && side != r.side {
 				cost += rowCost
@@ -161,15 +170,39 @@ func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
 	}
 }
 
-// turnedCost is what it costs to leave a side: much to go over to the other, little to give way.
-func turnedCost(was, now [2]float64) int {
+// once is how many pictures a label that has gone over to the other side stays there, at the cost of a place farther off: three
+// seconds of a drag, so that no label goes back and forth.
+const once = 90
+
+// turnCost is what it costs to go over to the other side of its place, most where it has done so not long ago.
+func (s *labelling) turnCost(was spot, toward [2]int) int {
 	switch {
-	case was[0]*now[0] < 0 || was[1]*now[1] < 0:
-		return sideChange
-	case was != now:
-		return givesWay
+	case was.toward[0]*toward[0] >= 0 && was.toward[1]*toward[1] >= 0:
+		return 0
+	case was.turned > 0 && s.placed-was.turned < once:
+		return turnsBack
 	}
-	return 0
+	return sideChange
+}
+
+// sides tells on which side of its place a label would stand.
+func (at *spot) sides() [2]int {
+	l := picture.Label{X: at.box.x, Y: at.box.y, Width: at.box.width, Height: at.box.height, At: at.at}
+	return l.Side()
+}
+
+// remember keeps on which side a label stands, and when it went over; beside or upright of its place it is still on its side.
+func (s *labelling) remember(was, now spot) spot {
+	now.toward, now.turned = now.sides(), was.turned
+	for i := range now.toward {
+		if now.toward[i]*was.toward[i] < 0 {
+			now.turned = s.placed
+		}
+		if now.toward[i] == 0 {
+			now.toward[i] = was.toward[i]
+		}
+	}
+	return now
 }
 
 // offer lays a candidate's box out and visits it.
@@ -193,7 +226,7 @@ func (s *labelling) stayed(i int) spot {
 	a := &s.anchors[i]
 	was, stood := s.stood[a.Label.ID]
 	none := spot{cost: covers}
-	if !stood || was.listed {
+	if !stood || was.listed || was.missing {
 		return none
 	}
 	at, is := s.nearestTo(a, was.at)
@@ -239,7 +272,7 @@ func (s *labelling) find(i int) spot {
 	if r := s.rows[s.anchors[i].Row]; r != nil && !r.sided && best.cost < covers {
 		r.side, r.sided = best.side, true
 	}
-	if best.cost >= covers {
+	if best.cost >= turnsBack {
 		best = s.findFarOff(i, best)
 	}
 	return best
@@ -285,7 +318,7 @@ func (s *labelling) write() {
 		a, at := &s.anchors[i], s.spots[i]
 		if at.cost < covers {
 			at.short, at.window = a.Short != "" && a.Label.LaTeX == a.Short, s.View
-			stood[a.Label.ID] = at
+			stood[a.Label.ID] = s.remember(s.stood[a.Label.ID], at)
 			a.Label.At, a.Label.IsLed = at.at, at.led
 			if a.IsFree || a.Inside && !at.led {
 				a.Label.At = [2]float64{at.box.x + at.box.width/2, at.box.y + at.box.height/2}
@@ -302,6 +335,12 @@ func (s *labelling) write() {
 			continue
 		}
 		c.pic.LeftOut++
+	}
+	for id, was := range c.stood {
+		if _, is := stood[id]; !is && s.placed-was.turned < once {
+			was.missing = true
+			stood[id] = was
+		}
 	}
 	c.stood = stood
 	if len(listed) > 0 && !c.legend(listed, true) {

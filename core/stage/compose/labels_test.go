@@ -85,6 +85,22 @@ func TestALabelGlidesWithItsCurve(t *testing.T) {
 	}
 }
 
+// The label of a point that runs along curves which cross gives way to them, but does not go back and forth: in three seconds of a drag
+// it goes over to the other side at most once.
+func TestALabelDoesNotGoBackAndForth(t *testing.T) {
+	_, e := stagetest.WithParameter(t, "x² − 2", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}},
+		document.Entry{ID: "p", Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "P", X: "a", Y: "f(a)"}},
+		document.Entry{ID: "q", Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "Q", X: "−3 − a", Y: "a"}})
+	var c compose.Composer
+	var turns legible.Turns
+	for k := range 90 {
+		e.Set(0, 3-6*float64(k)/90)
+		turns.Add(c.Compose(e.Frame(0, 450, 450)))
+	}
+	assert.Len(t, turns.Of, 3)
+	assert.Empty(t, turns.BackAndForth())
+}
+
 // A long formula that has no room gives way to the name alone.
 func TestALabelWithoutRoomSaysLess(t *testing.T) {
 	long := document.Entry{ID: "c", Look: document.Look{Label: document.LabelFormula}, Body: &curve.Body{Function: "f"}}

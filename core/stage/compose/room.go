@@ -26,6 +26,8 @@ func (b box) nearest(at [2]float64) [2]float64 {
 // segment is a straight line between two places.
 type segment struct{ from, to [2]float64 }
 
+func (s segment) length() float64 { return math.Hypot(s.to[0]-s.from[0], s.to[1]-s.from[1]) }
+
 // crosses tells that a segment has a part in a box; most are told apart at once.
 func (s segment) crosses(b box) bool {
 	if max(s.from[0], s.to[0]) < b.x || min(s.from[0], s.to[0]) > b.x+b.width || max(s.from[1], s.to[1]) < b.y || min(s.from[1], s.to[1]) > b.y+b.height {
