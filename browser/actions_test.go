@@ -94,7 +94,7 @@ func TestAnAbsoluteValueWithItsOrdersAndABoldParentTakesSixActions(t *testing.T)
 	l.state("f(x) = 2|4 - x|")
 	l.click("[aria-label=Stated] button", "from its parent")
 	one(t, l.page, ".player")
-	l.click(".player button", "table")
+	l.click(".player button", "steps in a table")
 	one(t, l.page, ".steps-table")
 	l.actions++
 	click(t, one(t, l.page, `[aria-label=Shown] .sample.steps`))

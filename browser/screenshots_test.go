@@ -85,7 +85,7 @@ func TestScreenshots(t *testing.T) {
 		click(t, one(t, page, `[aria-label="One step forward"]`))
 		until(t, page, `k => document.querySelector('.player .count').textContent.includes(k + ' of 3')`, k)
 	}
-	click(t, saying(t, page, ".player button", "table"))
+	click(t, saying(t, page, ".player button", "steps in a table"))
 	until(t, page, `() => /\(2,[^)]*0\.6\)/.test(parvix.words.flat().join(''))`)
 	shoot(page, "steps")
 	shootScene("One turn of the lamp, two graphs", 8, "circle")

@@ -149,9 +149,9 @@ func TestABadLineNamesItsIdAndWhatIsWrong(t *testing.T) {
 // A field with the wrong form is named, with what is wanted, in words of the trade and not of the program.
 func TestAFieldOfTheWrongFormIsNamed(t *testing.T) {
 	for line, words := range map[string]string{
-		`{"ask":"classify","x":[0,1,2],"y":[5,"a",5]}`: "“y” is missing or has the wrong form: a number is wanted here, not a text.",
+		`{"ask":"classify","x":[0,1,2],"y":[5,"a",5]}`: "“y”: a number is wanted here, not a text.",
 		`{"ask":"classify","x":[0,1,2],"y":true}`:      "a list of numbers is wanted here, not true or false.",
-		`{"ask":"value","expr":[1]}`:                   "“expr” is missing or has the wrong form: a text is wanted here, not a list.",
+		`{"ask":"value","expr":[1]}`:                   "“expr”: a text is wanted here, not a list.",
 		`{"ask":"value","expr":"x","with":3}`:          "an object of letters with numbers or formulas is wanted here, not a number.",
 		`{"ask":"value","expr":"x","with":{"x":[1]}}`:  "x: “[1]” is not a number.",
 		`{"ask":"sample","expr":"x","width":"9"}`:      "“width”",

@@ -73,7 +73,7 @@ var catalogue = map[string]string{
 	"not-yet":              "not available yet: {0}",
 	"question":             "There is no question “{0}”.",
 	"unreadable":           "This line is no question in JSON: {0}.",
-	"field":                "The field “{0}” is missing or has the wrong form: {1}.",
+	"field":                "“{0}”: {1}.",
 	"too-large":            "{0} becomes too large: {1} parts, at most {2} are possible. Name a part of it as a function of its own, or take fewer.",
 	"too-long-to-work-out": "One value of {0} takes {1} operations; at most {2} are possible. Take fewer terms.",
 	"too-many-curves":      "{0} curves are too many for one demonstration; at most {1} are drawn.",

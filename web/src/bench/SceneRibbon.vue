@@ -29,7 +29,7 @@ async function drop(at: number, e: DragEvent) {
 const actions = (index: number): Action[] => [
   {
     key: 'add',
-    words: 'Add a scene with what is in play',
+    words: 'Add a scene that begins with what is seen now',
     act: () => void bench.addScene(`Scene ${scenes.value.length + 1}`),
     off: false,
   },
@@ -88,10 +88,10 @@ async function rename(index: number, name: string): Promise<string> {
         />
         <button v-else class="name" tabindex="-1" @click="bench.goScene(index)">{{ scene.name }}</button>
         <template v-if="moved && index === bench.scene">
-          <i class="dot" title="The values in play differ from the scene's" />
+          <i class="dot" title="The dials no longer stand as the scene began" />
           <button
             class="chip"
-            title="Keep the values in play as this scene's starting values"
+            title="From now on this scene begins as the dials stand"
             @click="bench.keepValues()"
           >
             keep as they are
@@ -109,7 +109,7 @@ async function rename(index: number, name: string): Promise<string> {
       <li>
         <button
           class="chip"
-          title="Add a scene with what is in play"
+          title="Add a scene that begins with what is seen now"
           @click="bench.addScene(`Scene ${scenes.length + 1}`)"
         >
           + scene

@@ -97,7 +97,7 @@ export class Core {
     if (this.watch || (!this.waiting.size && !this.begun)) return;
     const patience = this.begun ? startPatience : this.patience;
     this.watch = window.setTimeout(() => {
-      this.watch = window.setTimeout(() => this.lose('The core did not answer.'), grace);
+      this.watch = window.setTimeout(() => this.lose('The mathematics did not answer.'), grace);
     }, patience);
   }
 
@@ -179,7 +179,7 @@ let compiled: Promise<WebAssembly.Module> | undefined;
 function module(): Promise<WebAssembly.Module> {
   compiled ??= WebAssembly.compileStreaming(fetch(wasmAddress)).catch((e: unknown) => {
     compiled = undefined;
-    throw new Error(`The core could not be loaded. ${String(e)}`);
+    throw new Error(`The mathematics could not be loaded. ${String(e)}`);
   });
   return compiled;
 }

@@ -54,7 +54,7 @@ async function start(module: WebAssembly.Module) {
     core = instance.exports as unknown as Exports;
     Object.assign(self, { parvixReady: () => post({ kind: 'ready' }) });
     await go.run(instance);
-    post({ kind: 'broken', words: 'The core has ended.' });
+    post({ kind: 'broken', words: 'The mathematics has ended.' });
   } catch (e) {
     post({ kind: 'broken', words: String(e) });
   }

@@ -97,7 +97,7 @@ onBeforeUnmount(stop);
       </button>
       <button class="key wide" :aria-pressed="playing" @click="play">{{ playing ? 'hold' : 'play' }}</button>
       <button class="key wide" :aria-expanded="open" @click="bench.stepsOpen = open ? '' : view.id">
-        table
+        steps in a table
       </button>
     </header>
     <p class="sentence" role="status">{{ sentence }}</p>

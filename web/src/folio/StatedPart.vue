@@ -214,7 +214,7 @@ function actions(stated: Stated): Action[] {
                   :aria-expanded="tabulated === stated.name"
                   @click="tabulated = tabulated === stated.name ? '' : stated.name"
                 >
-                  {{ tabulated === stated.name ? 'fold the table' : 'table' }}
+                  {{ tabulated === stated.name ? 'fold its values' : 'table of values' }}
                 </button>
               </template>
             </template>

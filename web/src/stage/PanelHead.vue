@@ -32,7 +32,7 @@ const isBare = computed(() => bench.presenting && !props.panel.title && !props.p
         title="Read a point off a curve"
         @click="emit('read')"
       >
-        read
+        read off
       </button>
       <CircleMenu v-if="panel.kind === 'circle'" :panel="panel" />
       <PanelMenu v-else :panel="panel" :index="index" />

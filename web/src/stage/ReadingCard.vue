@@ -81,7 +81,7 @@ defineExpose({ focus });
       <label
         >at <input ref="field" v-model="text" aria-label="Place at which is read" autocomplete="off"
       /></label>
-      <button class="chip" type="submit">read</button>
+      <button class="chip" type="submit">read off</button>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
     <div class="row">

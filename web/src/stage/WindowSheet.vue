@@ -30,7 +30,7 @@ const switches: { key: 'grid' | 'polar' | 'axes' | 'legend'; label: string }[] =
   { key: 'axes', label: 'axes' },
   { key: 'grid', label: 'grid' },
   { key: 'polar', label: 'polar grid' },
-  { key: 'legend', label: 'names in a list' },
+  { key: 'legend', label: 'names in a legend' },
 ];
 
 const change = (fields: Partial<Panel>) =>

@@ -109,7 +109,7 @@ function showPoints(line: '' | Joining) {
       </template>
     </dl>
     <button class="soft" :aria-expanded="tabulated" @click="table">
-      {{ tabulated ? 'fold the table' : 'table' }}
+      {{ tabulated ? 'fold its values' : 'table of values' }}
     </button>
     <template v-if="tabulated">
       <label class="step">
