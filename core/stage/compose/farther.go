@@ -76,7 +76,11 @@ func (s *labelling) awayFrom(i int, at, away [2]float64, cost int) spot {
 	size := s.sizes[i]
 	x, y := at[0]+away[0]-size.Width/2, at[1]+away[1]-size.Height/2
 	far := spot{side: farOff, ring: ringsOfLeaders, at: at, away: away, cost: cost, box: box{math.Round(x), math.Round(y), size.Width, size.Height}}
-	far.cost += s.turnCost(s.stood[s.anchors[i].Label.ID], far.sides()) + s.weight(i, &far, -1)
+	was, stood := s.stood[s.anchors[i].Label.ID]
+	if !stood || far.box.from(was.box) > glide {
+		far.cost += s.turnCost(was, far.sides())
+	}
+	far.cost += s.weight(i, &far, -1)
 	return far
 }
 

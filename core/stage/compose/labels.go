@@ -185,6 +185,10 @@ func (s *labelling) turnCost(was spot, toward [2]int) int {
 	return sideChange
 }
 
+// glide is how far in pixels a label moves at most from one picture to the next without a jump: one that stands still while its point
+// runs past it has not gone over to the other side.
+const glide = 20.0
+
 // sides tells on which side of its place a label would stand.
 func (at *spot) sides() [2]int {
 	l := picture.Label{X: at.box.x, Y: at.box.y, Width: at.box.width, Height: at.box.height, At: at.at}
@@ -194,8 +198,9 @@ func (at *spot) sides() [2]int {
 // remember keeps on which side a label stands, and when it went over; beside or upright of its place it is still on its side.
 func (s *labelling) remember(was, now spot) spot {
 	now.toward, now.turned = now.sides(), was.turned
+	glides := now.box.from(was.box) <= glide
 	for i := range now.toward {
-		if now.toward[i]*was.toward[i] < 0 {
+		if now.toward[i]*was.toward[i] < 0 && !glides {
 			now.turned = s.placed
 		}
 		if now.toward[i] == 0 {

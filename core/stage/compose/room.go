@@ -18,6 +18,11 @@ func (b box) meets(o box) bool {
 	return b.x < o.x+o.width && o.x < b.x+b.width && b.y < o.y+o.height && o.y < b.y+b.height
 }
 
+// from is how far the middle of a box is from that of another.
+func (b box) from(o box) float64 {
+	return math.Hypot(b.x+b.width/2-o.x-o.width/2, b.y+b.height/2-o.y-o.height/2)
+}
+
 // nearest is the place of a box that is nearest to another.
 func (b box) nearest(at [2]float64) [2]float64 {
 	return [2]float64{math.Max(b.x, math.Min(at[0], b.x+b.width)), math.Max(b.y, math.Min(at[1], b.y+b.height))}
