@@ -5,21 +5,19 @@ import "math"
 // Places inside an area are tried at such distances from its own.
 const insideStep, insideMost = 20.0, 120.0
 
-// offerInside offers places inside an area: its own, and others around it.
-func (s *labelling) offerInside(i int, at [2]float64, visit func(spot) bool) bool {
-	if !s.offer(i, spot{side: onPlace, at: at}, 0, visit) {
-		return false
-	}
+// insideOf visits places inside an area: its own, and others around it.
+func (s *labelling) insideOf(i int, at [2]float64, tooMuch int, visit func(spot) int) int {
+	tooMuch = visit(s.laid(i, spot{side: onPlace, at: at}, 0))
 	for distance := insideStep; distance <= insideMost; distance += insideStep {
 		for k, side := range around {
 			away := [2]float64{side[0] * distance, side[1] * distance}
 			place := spot{side: onPlace, at: [2]float64{at[0] + away[0], at[1] + away[1]}, away: away, cost: k + int(distance/4)}
-			if !s.offer(i, place, 0, visit) {
-				return false
+			if place.cost < tooMuch {
+				tooMuch = visit(s.laid(i, place, 0))
 			}
 		}
 	}
-	return true
+	return tooMuch
 }
 
 // Where a place near by is not to be had, one is looked for farther off, in so many directions.
@@ -97,23 +95,27 @@ func (s *labelling) exchange() {
 		if s.spots[i].cost < covers {
 			most = turnsBack
 		}
-		s.candidates(i, func(at spot) bool {
+		const enough = 0
+		s.candidates(i, func(at spot) int {
 			other, several := s.inTheWay(i, at.box)
-			if other < 0 || several || tries >= mostExchanges {
-				return tries < mostExchanges
+			switch {
+			case tries >= mostExchanges:
+				return enough
+			case other < 0 || several:
+				return most
 			}
 			tries++
 			if at.cost += s.weight(i, &at, other); at.cost >= most {
-				return true
+				return most
 			}
 			before, own := s.spots[other], s.spots[i]
 			s.spots[i], s.spots[other].cost = at, covers
 			if moved := s.find(other); moved.cost < most {
 				s.spots[other] = moved
-				return false
+				return enough
 			}
 			s.spots[i], s.spots[other] = own, before
-			return true
+			return most
 		})
 	}
 }

@@ -122,8 +122,10 @@ func (s *labelling) isListed(i int) bool {
 	return stood && was.listed && was.window == s.View
 }
 
-// candidates visits the places of a label, with what each costs beside what it covers, until it is told to stop.
-func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
+// candidates visits the places of a label, with what each costs beside what it covers; the visit tells from which cost on a place is not
+// worth it.
+func (s *labelling) candidates(i int, visit func(spot) (tooMuch int)) {
+	tooMuch := covers
 	a := &s.anchors[i]
 	was, known := s.stood[a.Label.ID]
 	stood := known && !was.missing
@@ -149,8 +151,11 @@ func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
 		if stood {
 			distant += int(math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) / 8)
 		}
-		if a.Inside && !s.offerInside(i, at, visit) {
-			return
+		if distant >= tooMuch {
+			continue
+		}
+		if a.Inside {
+			tooMuch = s.insideOf(i, at, tooMuch, visit)
 		}
 		for side := range around {
 			cost := distant + side
@@ -161,10 +166,8 @@ func (s *labelling) candidates(i int, visit func(spot) (goOn bool)) {
 			if r != nil && r.sided && side != r.side {
 				cost += rowCost
 			}
-			for ring, gap := range gaps {
-				if !s.offer(i, spot{side: side, ring: ring, at: at, cost: cost + ringCost*ring}, gap, visit) {
-					return
-				}
+			for ring := 0; ring < len(gaps) && cost+ringCost*ring < tooMuch; ring++ {
+				tooMuch = visit(s.laid(i, spot{side: side, ring: ring, at: at, cost: cost + ringCost*ring}, gaps[ring]))
 			}
 		}
 	}
@@ -210,8 +213,8 @@ func (s *labelling) remember(was, now spot) spot {
 	return now
 }
 
-// offer lays a candidate's box out and visits it.
-func (s *labelling) offer(i int, at spot, gap float64, visit func(spot) bool) bool {
+// laid is a candidate with its box.
+func (s *labelling) laid(i int, at spot, gap float64) spot {
 	size := s.sizes[i]
 	side := [2]float64{}
 	if at.side >= 0 {
@@ -222,7 +225,7 @@ func (s *labelling) offer(i int, at spot, gap float64, visit func(spot) bool) bo
 	}
 	at.box = box{math.Round(at.at[0] + side[0]*gap - size.Width*(1-side[0])/2),
 		math.Round(at.at[1] + side[1]*gap - size.Height*(1-side[1])/2), size.Width, size.Height}
-	return visit(at)
+	return at
 }
 
 // stayed is where a label stands that stood somewhere and covers nothing there: on the same side of its own and as near, or nearer. So
@@ -248,12 +251,10 @@ func (s *labelling) stayed(i int) spot {
 	}
 	best := none
 	for ring := 0; ring <= was.ring; ring++ {
-		s.offer(i, spot{side: was.side, ring: ring, at: at, away: was.away, cost: ringCost * ring}, gaps[ring], func(at spot) bool {
-			if at.cost += s.weight(i, &at, -1); at.cost < best.cost {
-				best = at
-			}
-			return true
-		})
+		stays := s.laid(i, spot{side: was.side, ring: ring, at: at, away: was.away, cost: ringCost * ring}, gaps[ring])
+		if stays.cost += s.weight(i, &stays, -1); stays.cost < best.cost {
+			best = stays
+		}
 		if best.cost < covers {
 			break
 		}
@@ -264,15 +265,11 @@ func (s *labelling) stayed(i int) spot {
 // find gives the cheapest place of a label.
 func (s *labelling) find(i int) spot {
 	best := spot{cost: covers}
-	s.candidates(i, func(at spot) bool {
-		if at.cost >= best.cost {
-			return true
-		}
-		at.cost += s.weight(i, &at, -1)
-		if at.cost < best.cost {
+	s.candidates(i, func(at spot) int {
+		if at.cost += s.weight(i, &at, -1); at.cost < best.cost {
 			best = at
 		}
-		return true
+		return best.cost
 	})
 	if r := s.rows[s.anchors[i].Row]; r != nil && !r.sided && best.cost < covers {
 		r.side, r.sided = best.side, true

@@ -103,14 +103,12 @@ func (r *Room) line(points []float32, by owners) {
 	for i := 2; i+1 < len(points); i += 2 {
 		x, y := float64(points[i-2]), float64(points[i-1])
 		dx, dy := float64(points[i])-x, float64(points[i+1])-y
-		long := math.Abs(dx)
-		if up := math.Abs(dy); up > long {
-			long = up
-		}
 		// The end of a step is the beginning of the next.
-		steps := math.Ceil(long * (1 / cell))
-		for k := 0.0; k < steps; k++ {
-			r.add(x+dx*k/steps, y+dy*k/steps, by)
+		steps := math.Ceil(max(math.Abs(dx), math.Abs(dy)) * (1 / cell))
+		dx, dy = dx/steps, dy/steps
+		for range int(steps) {
+			r.add(x, y, by)
+			x, y = x+dx, y+dy
 		}
 	}
 	if n := len(points); n > 1 {
