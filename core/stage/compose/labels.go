@@ -64,6 +64,7 @@ type labelling struct {
 	drawn   []float32 // the records that the anchors' From and To count in
 	sizes   []Size
 	spots   []spot
+	isCut   []bool
 	points  owners
 	rows    map[string]*row
 }
@@ -72,10 +73,10 @@ type labelling struct {
 // label has no place is named in a legend; another label is left out.
 func (c *Composer) place(anchors []Anchor, drawn []float32) {
 	c.placed++
-	s := &labelling{Composer: c, anchors: anchors, drawn: drawn, spots: make([]spot, len(anchors)), sizes: make([]Size, len(anchors))}
+	s := &labelling{Composer: c, anchors: anchors, drawn: drawn, spots: make([]spot, len(anchors)), isCut: make([]bool, len(anchors)), sizes: make([]Size, len(anchors))}
 	for i := range anchors {
 		if was, stood := c.stood[anchors[i].Label.ID]; stood && was.short && was.window == s.View {
-			anchors[i].Label.LaTeX = anchors[i].Short
+			s.cut(i)
 		}
 		s.sizes[i] = c.labelSize(anchors[i].Label)
 		s.spots[i].cost = covers
@@ -107,13 +108,23 @@ func (c *Composer) place(anchors []Anchor, drawn []float32) {
 // shorten looks for places of labels that had none with less to say; it tells whether there were any.
 func (s *labelling) shorten() (some bool) {
 	for i := range s.anchors {
-		if a := &s.anchors[i]; s.spots[i].cost >= covers && a.Short != "" && a.Label.LaTeX != a.Short && !s.isListed(i) {
-			a.Label.LaTeX, some = a.Short, true
-			s.sizes[i] = s.labelSize(a.Label)
+		if s.spots[i].cost >= covers && !s.isListed(i) && s.cut(i) {
+			some = true
+			s.sizes[i] = s.labelSize(s.anchors[i].Label)
 			s.spots[i] = s.find(i)
 		}
 	}
 	return some
+}
+
+// cut makes a label say less; false when it has no shorter words.
+func (s *labelling) cut(i int) bool {
+	a := &s.anchors[i]
+	if a.Short == "" || a.Label.LaTeX == a.Short {
+		return false
+	}
+	a.Label.LaTeX, s.isCut[i] = a.Short, true
+	return true
 }
 
 // isListed tells that a label stands in the legend and stays there until the window changes.
@@ -319,7 +330,7 @@ func (s *labelling) write() {
 	for i := range s.spots {
 		a, at := &s.anchors[i], s.spots[i]
 		if at.cost < covers {
-			at.short, at.window = a.Short != "" && a.Label.LaTeX == a.Short, s.View
+			at.short, at.window = s.isCut[i], s.View
 			stood[a.Label.ID] = s.remember(s.stood[a.Label.ID], at)
 			a.Label.At, a.Label.IsLed = at.at, at.led
 			if a.IsFree || a.Inside && !at.led {

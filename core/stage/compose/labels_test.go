@@ -11,6 +11,7 @@ import (
 
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/point"
@@ -110,6 +111,22 @@ func TestALabelWithoutRoomSaysLess(t *testing.T) {
 	assert.Contains(t, labelOf(t, stagetest.Drawn(t, d, 900, 560, long), "c").LaTeX, "sin")
 	d.Shown = nil
 	assert.Equal(t, "f", labelOf(t, stagetest.Drawn(t, d, 240, 240, long), "c").LaTeX)
+}
+
+// A curve that told its name says what it is told to say from the next picture on.
+func TestALabelThatIsChangedSaysTheNew(t *testing.T) {
+	_, e := stagetest.WithParameter(t, "x + a", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
+	d := e.Document
+	var c compose.Composer
+	for _, look := range []struct {
+		document.Look
+		says string
+	}{{document.Look{}, "^f$"}, {document.Look{Label: document.LabelWords, Words: "the jet"}, "the jet"},
+		{document.Look{Label: document.LabelName}, "^f$"}, {document.Look{Label: document.LabelFormula}, "^f.*="}} {
+		d.Shown[0].Look = look.Look
+		e = evaluate.Load(d, e)
+		assert.Regexp(t, look.says, labelOf(t, c.Compose(e.Frame(0, 900, 450)), "c").LaTeX)
+	}
 }
 
 // y = x passes below and left of each number's usual place; y = −x passes through it.
