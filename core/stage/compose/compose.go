@@ -298,6 +298,16 @@ func RampColour(k, n int) picture.Colour {
 
 // Labelled gives an anchor its label, in a colour; none where the entry wants none or there is nothing to say.
 func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
+	return on.LabelledAs(on.Entry.ID, a, latex, colour)
+}
+
+// PartLabelled is Labelled for one of several of an entry, by its number.
+func (on *On) PartLabelled(part int, a Anchor, latex string, colour picture.Colour) []Anchor {
+	return on.LabelledAs(fmt.Sprintf("%s.%d", on.Entry.ID, part), a, latex, colour)
+}
+
+// LabelledAs is Labelled with an id of the label's own.
+func (on *On) LabelledAs(id string, a Anchor, latex string, colour picture.Colour) []Anchor {
 	look := on.Entry.Look
 	if look.Label == document.LabelWords && look.Words != "" {
 		latex, a.Short = wordsLaTeX(look.Words), ""
@@ -305,7 +315,7 @@ func (on *On) Labelled(a Anchor, latex string, colour picture.Colour) []Anchor {
 	if latex == "" || look.Label == document.LabelNone {
 		return nil
 	}
-	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: latex, Colour: colour, Scale: labelScales[look.LabelSize]}
+	a.Label = picture.Label{ID: id, LaTeX: latex, Colour: colour, Scale: labelScales[look.LabelSize]}
 	return []Anchor{a}
 }
 

@@ -118,9 +118,9 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 		drawn := on.Sampled(key, id, from, l.Family.InputsFor(on.Now, m))
 		pen := compose.Stroke(compose.RampColour(k, count), on.Scaled(compose.MemberWidth), picture.Pattern(k%3), 1)
 		a, ok := on.Stroked(drawn, pen)
-		if ok && on.Entry.Look.Label != document.LabelNone {
-			a.Row, a.Label = id, picture.Label{ID: key, LaTeX: m.LaTeX, Colour: pen.Colour}
-			anchors = append(anchors, a)
+		if ok {
+			a.Row = id
+			anchors = append(anchors, on.LabelledAs(key, a, m.LaTeX, pen.Colour)...)
 		}
 	}
 	return anchors

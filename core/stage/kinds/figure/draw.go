@@ -54,8 +54,7 @@ func (f *Live) composeJoined(on *compose.On, places [][2]float64, pen compose.St
 		if a.X == 0 && a.Y == 0 || latex == "" {
 			return nil
 		}
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}
-		return []compose.Anchor{a}
+		return on.Labelled(a, on.Now.Typeset(latex), pen.Colour)
 	}
 	switch f.Shape {
 	case Segment:
@@ -204,8 +203,7 @@ func (f *Live) composeLine(on *compose.On, pen compose.Strokes) []compose.Anchor
 	if !inSight {
 		return nil
 	}
-	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: pen.Colour}
-	return []compose.Anchor{a}
+	return on.Labelled(a, on.Now.Typeset(latex), pen.Colour)
 }
 
 // composeCrossings marks where two curves meet.
@@ -218,8 +216,8 @@ func (f *Live) composeCrossings(on *compose.On) (anchors []compose.Anchor) {
 		x, y := v.X(p[0]), v.Y(p[1])
 		on.Mark(compose.ColourOf(on.Entry), picture.Disc, p[0], p[1], compose.PointRadius-1)
 		if i < mostNamed {
-			anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, i),
-				LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p[0], p[1], 2)), Colour: compose.ColourOf(on.Entry)}})
+			at := compose.Anchor{X: x, Y: y, IsPoint: true}
+			anchors = append(anchors, on.PartLabelled(i, at, on.Now.Typeset(evaluate.PairLaTeX(p[0], p[1], 2)), compose.ColourOf(on.Entry))...)
 		}
 	}
 	return anchors

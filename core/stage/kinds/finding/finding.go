@@ -2,8 +2,6 @@
 package finding
 
 import (
-	"fmt"
-
 	"parvix/core/formula/expr"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -118,10 +116,10 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		}
 		x, y := v.X(p.X), v.Y(p.Y)
 		on.Mark(compose.ColourOf(on.Entry), shape, p.X, p.Y, compose.PointRadius-1)
-		anchors = append(anchors, compose.Anchor{X: x, Y: y, IsPoint: true, Label: picture.Label{
-			LaTeX: on.Now.Typeset(evaluate.PairLaTeX(p.X, p.Y, 2))}})
+		at := compose.Anchor{X: x, Y: y, IsPoint: true}
+		anchors = append(anchors, on.PartLabelled(len(anchors), at, on.Now.Typeset(evaluate.PairLaTeX(p.X, p.Y, 2)), compose.ColourOf(on.Entry))...)
 	}
-	return labelled(on, anchors)
+	return unlessTooMany(anchors)
 }
 
 func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
@@ -135,8 +133,7 @@ func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 				on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
 				a, _ := on.OnLines(begun)
 				a = a.Rather(x, v.Height-26)
-				a.Label = picture.Label{LaTeX: on.Now.Typeset("x=" + evaluate.CoordinateLaTeX(g.At, 2))}
-				anchors = append(anchors, a)
+				anchors = append(anchors, on.PartLabelled(len(anchors), a, on.Now.Typeset("x="+evaluate.CoordinateLaTeX(g.At, 2)), colour)...)
 			}
 			continue
 		}
@@ -144,20 +141,16 @@ func (l *Live) composeGuides(on *compose.On) []compose.Anchor {
 		begun := len(on.Pen.Data)
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.GuideWidth), pattern, 1))
 		if a, seen := on.OnLines(begun); seen {
-			a.Label = picture.Label{LaTeX: on.Now.Typeset("y=" + evaluate.LineLaTeX(g.Slope, g.At, 2))}
-			anchors = append(anchors, a)
+			anchors = append(anchors, on.PartLabelled(len(anchors), a, on.Now.Typeset("y="+evaluate.LineLaTeX(g.Slope, g.At, 2)), colour)...)
 		}
 	}
-	return labelled(on, anchors)
+	return unlessTooMany(anchors)
 }
 
-// labelled gives the labels their ids and colours, or takes them all back where none are wanted or there are too many.
-func labelled(on *compose.On, anchors []compose.Anchor) []compose.Anchor {
-	if on.Entry.Look.Label == document.LabelNone || len(anchors) > mostLabels {
+// unlessTooMany gives the labels, or none where there are too many.
+func unlessTooMany(anchors []compose.Anchor) []compose.Anchor {
+	if len(anchors) > mostLabels {
 		return nil
-	}
-	for i := range anchors {
-		anchors[i].Label.ID, anchors[i].Label.Colour = fmt.Sprintf("%s.%d", on.Entry.ID, i), compose.ColourOf(on.Entry)
 	}
 	return anchors
 }

@@ -148,3 +148,11 @@ func TestFindingsAreDrawnWhereTheyAre(t *testing.T) {
 	}
 	assert.Equal(t, "y=−x−0.5", texts["s.0"])
 }
+
+// What is marked by a finding may be named in own words, such as the place where a jet lands.
+func TestAFindingIsNamedInOwnWords(t *testing.T) {
+	pic, _ := stagetest.WithParameter(t, "x − a", document.Entry{ID: "z", Look: document.Look{Label: document.LabelWords, Words: "it lands"},
+		Body: &finding.Body{Function: "f", Finding: document.Zeros}})
+	require.Len(t, pic.Labels, 1)
+	assert.Equal(t, `\text{it lands}`, pic.Labels[0].LaTeX)
+}

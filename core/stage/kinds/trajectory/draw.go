@@ -1,7 +1,6 @@
 package trajectory
 
 import (
-	"fmt"
 	"math"
 	"slices"
 	"sort"
@@ -93,9 +92,8 @@ func members(m *Live, on *compose.On) (anchors []compose.Anchor) {
 		drawn := on.TrailOf(on.Entry.ID, k, run, in)
 		firm, rest := firmAndRest(on, compose.RampColour(k, len(m.Family.Members)), picture.Pattern(k%3), min(widthFor(drawn.Length), compose.MemberWidth))
 		a, ok := runUpTo(m, on, drawn.Trail, m.Curve.At(m.At, in), firm, rest)
-		if ok && on.Entry.Look.Label != document.LabelNone {
-			a.Label = picture.Label{ID: fmt.Sprintf("%s.%d", on.Entry.ID, k), LaTeX: member.LaTeX, Colour: firm.Colour}
-			anchors = append(anchors, a)
+		if ok {
+			anchors = append(anchors, on.PartLabelled(k, a, member.LaTeX, firm.Colour)...)
 		}
 	}
 	return anchors

@@ -142,8 +142,7 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 	pixel := on.At
 	here, pole := pixel(at.X, at.Y), pixel(0, 0)
 	label := func(a compose.Anchor, latex string, hue picture.Colour) {
-		a.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(latex), Colour: hue}
-		anchors = append(anchors, a)
+		anchors = append(anchors, on.Labelled(a, on.Now.Typeset(latex), hue)...)
 	}
 	switch p.body.Piece {
 	case Ray:
@@ -254,8 +253,7 @@ func (p *Part) coordinateGraph(on *compose.On) []compose.Anchor {
 	if !ok {
 		return nil
 	}
-	a.Label = picture.Label{ID: on.Entry.ID, LaTeX: m.CoordinateLaTeX(name), Colour: hue}
-	return []compose.Anchor{a}
+	return on.Labelled(a, m.CoordinateLaTeX(name), hue)
 }
 
 // Abscissa is what the axis of a coordinate's graph counts: the letter that runs along the curve.

@@ -7,7 +7,6 @@ import (
 	curves "parvix/core/maths/trajectory"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/evaluate"
-	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
 	"parvix/core/stage/view"
 )
@@ -42,8 +41,7 @@ func (p *Part) region(on *compose.On) []compose.Anchor {
 	if widest == 0 {
 		return nil
 	}
-	label.Label = picture.Label{ID: on.Entry.ID, LaTeX: on.Now.Typeset(known.told), Colour: compose.ColourOf(p.of)}
-	return []compose.Anchor{label}
+	return on.Labelled(label, on.Now.Typeset(known.told), compose.ColourOf(p.of))
 }
 
 // enclosed is a region between two curves, valid for one stamp.
