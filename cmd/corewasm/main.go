@@ -133,6 +133,30 @@ func putWindow(panel int32, left, right, bottom, top float64, equal int32) {
 //go:wasmexport rememberCurves
 func rememberCurves(on int32) { guarded(func() { door.RememberCurves(the, on != 0) }) }
 
+//go:wasmexport inkFrom
+func inkFrom(panel, colour int32, width, height, px, py float64) {
+	guarded(func() { door.InkFrom(the, int(panel), int(colour), width, height, px, py) })
+}
+
+//go:wasmexport inkTo
+func inkTo(panel int32, width, height, px, py float64) {
+	guarded(func() { door.InkTo(the, int(panel), width, height, px, py) })
+}
+
+//go:wasmexport inkUp
+func inkUp(panel int32, width, height float64) {
+	guarded(func() { door.InkUp(the, int(panel), width, height) })
+}
+
+//go:wasmexport inkBack
+func inkBack() { guarded(func() { door.InkBack(the) }) }
+
+//go:wasmexport inkWipe
+func inkWipe() { guarded(func() { door.InkWipe(the) }) }
+
+//go:wasmexport inkForget
+func inkForget() { guarded(func() { door.InkForget(the) }) }
+
 //go:wasmexport panWindow
 func panWindow(panel int32, width, height, dx, dy float64) {
 	guarded(func() { the.Pan(int(panel), width, height, dx, dy) })

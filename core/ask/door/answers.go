@@ -23,6 +23,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 	AskLoad:       load,
 	AskSettle:     settle,
 	AskPlot:       plot,
+	AskKeepInk:    keepInk,
 	AskDraw:       draw,
 	AskBeginnings: func(_ *Door, _ *Ask, a *Answer) error { a.Beginnings = edit.Beginnings(); return nil },
 	AskGallery:    func(_ *Door, _ *Ask, a *Answer) error { a.Gallery = gallery(); return nil },
@@ -48,7 +49,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 // needsDocument are the answers that are given for the question's document; needsNothing those that nothing has to be loaded
 // for. All others are about what is in play.
 var (
-	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskDraw: true}
+	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskKeepInk: true, AskDraw: true}
 	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true}
 )
 

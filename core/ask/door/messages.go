@@ -72,6 +72,7 @@ const (
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play
 	AskPlot          AskKind = "plot"          // Document, ID of a table, Panel, X, Y → Document with a point there
+	AskKeepInk       AskKind = "keepInk"       // Document → Document with the ink in play
 	AskMoveCurve     AskKind = "moveCurve"     // Document, ID of a function, Moving → Document
 	AskWriteAs       AskKind = "writeAs"       // Document, ID of a function, Text the form → Document
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
@@ -335,6 +336,8 @@ type FrameTexts struct {
 	Moved bool `json:"moved"`
 	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.
 	Coarse []string `json:"coarse"`
+	// Inked tells that ink is in play which the document does not keep.
+	Inked bool `json:"inked"`
 	// LeftOut is how many labels have no room.
 	LeftOut int `json:"leftOut"`
 	// Numbers are where the numbers beside the axes stand.

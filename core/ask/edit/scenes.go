@@ -15,7 +15,7 @@ func AddScene(before *document.Document, at int, name string, values, steps map[
 	}
 	d := clone(before)
 	added := clone(before).Scenes[at]
-	added.ID, added.Name, added.Steps = d.NewID("scene"), name, nil
+	added.ID, added.Name, added.Steps, added.Ink = d.NewID("scene"), name, nil, nil
 	maps.Copy(added.Values, values)
 	if len(steps) > 0 {
 		added.Steps = maps.Clone(steps)

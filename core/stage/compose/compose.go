@@ -110,6 +110,7 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 		}
 	}
 	c.place(anchors, c.drawn)
+	c.drawInk(f)
 	c.pic.Live = c.Pen.Data
 	return &c.pic
 }

@@ -172,6 +172,7 @@ func (c *checker) scene(s Scene) {
 	for id, at := range s.Steps {
 		c.require(at >= 0 && at <= 20, s.ID, "steps."+id, "between 0 and 20")
 	}
+	c.ink(s)
 }
 
 func (c *checker) stated(s Stated) {
@@ -239,6 +240,9 @@ func (c *checker) references(d *Document) {
 		}
 		for id := range s.Windows {
 			refer(s.ID, "windows", id)
+		}
+		for _, ink := range s.Ink {
+			refer(s.ID, "ink.panel", ink.Panel)
 		}
 		c.dials(d, s.ID, s.Values)
 	}

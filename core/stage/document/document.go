@@ -96,6 +96,9 @@ func (d *Document) Forget(gone map[string]bool) {
 		}
 		maps.DeleteFunc(s.Steps, func(id string, _ float64) bool { return gone[id] })
 		maps.DeleteFunc(s.Windows, func(id string, _ Window) bool { return gone[id] })
+		if s.Ink = slices.DeleteFunc(s.Ink, func(ink InkStroke) bool { return gone[ink.Panel] }); len(s.Ink) == 0 {
+			s.Ink = nil
+		}
 	}
 }
 
@@ -302,6 +305,8 @@ type Scene struct {
 	Hidden []string `json:"hidden,omitempty"`
 	// Windows are those of the panels, by their ids; a panel that is not named has its own.
 	Windows map[string]Window `json:"windows,omitempty"`
+	// Ink is what was written by hand on the stage.
+	Ink []InkStroke `json:"ink,omitempty"`
 }
 
 // New is an empty demonstration with one plane panel and one scene.

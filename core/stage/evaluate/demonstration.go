@@ -24,6 +24,8 @@ type Demonstration struct {
 	*Panels
 	*Scenes
 	*Findings
+	// Ink is what is written by hand.
+	Ink     *Ink
 	members int // of all families together
 	// asides are the demonstration as panels with values of their own show it, by their ids.
 	asides map[string]*Demonstration
@@ -38,6 +40,7 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	d.Formulas = newFormulas(doc, d.Values)
 	d.Scenes = newScenes(doc, d.Values, d.Panels)
 	d.Findings = &Findings{d.Values, &discovered{found: map[string]*found.Found{}}}
+	d.Ink = &Ink{document: doc, scenes: d.Scenes, inPlay: map[string][]document.InkStroke{}}
 	if before != nil {
 		d.takeOver(before)
 	}
@@ -56,6 +59,7 @@ func (d *Demonstration) takeOver(before *Demonstration) {
 	d.Counters, d.tick = before.Counters, before.tick+1
 	d.discovered, d.ghost = before.discovered, before.ghost
 	d.sizes = before.sizes
+	d.Ink.goOnFrom(before.Ink)
 	d.turned, d.traces = before.turned, before.traces
 	d.passage, d.passing = before.passage, before.passing
 	d.Scene = min(before.Scene, len(d.Document.Scenes)-1)

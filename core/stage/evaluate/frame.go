@@ -14,6 +14,8 @@ type Frame struct {
 	Appearing []Appearing
 	// Said are the texts.
 	Said []*Shown
+	// Ink is what was written on it by hand.
+	Ink []document.InkStroke
 }
 
 // Appearing is an entry that appears on a panel.
@@ -48,6 +50,11 @@ func (d *Demonstration) Frame(panel int, width, height float64) *Frame {
 			d.seen[key] = a.Seen
 		}
 		f.Appearing = append(f.Appearing, a)
+	}
+	for _, stroke := range d.Ink.Strokes() {
+		if stroke.Panel == p.ID {
+			f.Ink = append(f.Ink, stroke)
+		}
 	}
 	return f
 }

@@ -24,7 +24,7 @@ func (s *Sampler) emit(v View) {
 	// What was thinned out makes room for the pieces to come.
 	kept := before
 	for i := first; i < len(s.lines); i++ {
-		n := copy(s.points[kept:], thin(s.lines[i], sx, sy))
+		n := copy(s.points[kept:], Thin(s.lines[i], sx, sy))
 		s.lines[i] = s.points[kept : kept+n : kept+n]
 		kept += n
 	}
@@ -38,10 +38,10 @@ func (s *Sampler) finish(start *int) {
 	*start = len(s.points)
 }
 
-// thin drops, in place, points that the line between their kept neighbours passes within the tolerance: the cone of
+// Thin drops, in place, points that the line between their kept neighbours passes within the tolerance: the cone of
 // directions from the last kept point that stay near all dropped ones narrows with each (the cone form of K. Reumann
-// and A. Witkam's line simplification, 1974).
-func thin(line []Point, sx, sy float64) []Point {
+// and A. Witkam's line simplification, 1974). sx and sy are pixels in one unit.
+func Thin(line []Point, sx, sy float64) []Point {
 	if len(line) < 3 {
 		return line
 	}

@@ -22,6 +22,12 @@ export type Move =
   | ['startingValues']
   | ['turn', number]
   | ['unturn']
+  | ['inkFrom', number, number, number, number, number, number]
+  | ['inkTo', number, number, number, number, number]
+  | ['inkUp', number, number, number]
+  | ['inkBack']
+  | ['inkWipe']
+  | ['inkForget']
   | ['clearTraces'];
 
 export interface PanelSize {

@@ -141,6 +141,8 @@ export interface Scene {
   hidden?: string[];
   /** Windows are those of the panels, by their ids; a panel that is not named has its own. */
   windows?: Record<string, Window>;
+  /** Ink is what was written by hand on the stage. */
+  ink?: InkStroke[];
 }
 
 /** Where is the place of an entry. */
@@ -149,6 +151,16 @@ export interface Where {
   panels?: string[];
   /** Corner is where a text stands on its panel. */
   corner?: Corner;
+}
+
+/** InkStroke is a line that was written by hand on a panel, without lifting. */
+export interface InkStroke {
+  /** Panel is the panel's id. */
+  panel: string;
+  /** Colour is a number below InkColours: ink, red, blue, green. */
+  colour: number;
+  /** Points are x and y in turn, in the panel's coordinates, so that ink stays where it was written when the window moves. */
+  points: number[];
 }
 
 /** Look is how an entry is drawn. */
@@ -487,7 +499,7 @@ export interface NamedLine {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -761,6 +773,8 @@ export interface FrameTexts {
   moved: boolean;
   /** Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work. */
   coarse: string[];
+  /** Inked tells that ink is in play which the document does not keep. */
+  inked: boolean;
   /** LeftOut is how many labels have no room. */
   leftOut: number;
   /** Numbers are where the numbers beside the axes stand. */
