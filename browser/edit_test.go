@@ -70,7 +70,7 @@ func menuItem(t *testing.T, page *rod.Page, words string) *rod.Element {
 
 // openItem finds an item that can be seen; closed menus stay in the page unseen.
 func openItem(page *rod.Page, words string, within time.Duration) (*rod.Element, error) {
-	item, err := page.Timeout(within).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll('[role="menuitem"]')]
+	item, err := page.Timeout(within).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll('[role^="menuitem"]')]
 		.find(e => e.getClientRects().length > 0 && e.textContent.trim().startsWith(words)) ?? null`, words)) // null is waited for, undefined is not
 	if err != nil {
 		return nil, err

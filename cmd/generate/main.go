@@ -1,5 +1,6 @@
-// Command generate writes what follows from Go's types: the page's types (web/src/generated/types.ts) and the JSON
-// Schema of a demonstration's file (docs/format/demonstration-3.schema.json). A test fails when they are stale.
+// Command generate writes what follows from Go: the page's types (web/src/generated/types.ts), the colours of its themes
+// (themes.css, themes.ts) and the JSON Schema of a demonstration's file (docs/format/demonstration-3.schema.json). A test
+// fails when they are stale.
 package main
 
 import (
@@ -28,6 +29,8 @@ func main() {
 // outputs: file → what makes it from the folder of the module.
 var outputs = map[string]func(root string) ([]byte, error){
 	"web/src/generated/types.ts":              typescript,
+	"web/src/generated/themes.css":            themesCSS,
+	"web/src/generated/themes.ts":             themesTS,
 	"docs/format/demonstration-3.schema.json": schema,
 }
 

@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/evaluate"
 	_ "parvix/core/stage/kinds"
 	"parvix/core/stage/picture"
+	"parvix/export/theme"
 )
 
 // Document draws a demonstration's first panels at its starting values, without labels.
@@ -87,14 +88,8 @@ func sharesOf(doc *document.Document) []float64 {
 	return []float64{0.5, 0.5}
 }
 
-// hues of the light theme; web/src/styles/theme.css holds the same.
-var colours = map[picture.Colour]string{
-	0: "#0B4F8C", 1: "#B5452C", 2: "#0B6B6F", 3: "#6A4C9C", 4: "#8A5A00", 5: "#A8326E", 6: "#3F6212", 7: "#4A4F57",
-	picture.Ink: "#14283A", picture.Grid: "#D5DEE3", picture.FineGrid: "#E9EEF0", picture.Axis: "#5B6B78",
-	picture.Grey: "#7C8893", picture.Sheet: "#FFFEFA",
-	picture.Ramp: "#35308A", picture.Ramp + 1: "#1F5A9E", picture.Ramp + 2: "#0B7486", picture.Ramp + 3: "#147A4A", picture.Ramp + 4: "#5F7310",
-	picture.Ramp + 5: "#9A6200", picture.Ramp + 6: "#B5481B", picture.Ramp + 7: "#A32344", picture.Ramp + 8: "#6D1A5B",
-}
+// A picture as a file is on paper, whatever the theme of the screen.
+var colours = theme.Paper.Colours()
 
 var dashes = map[picture.Pattern]string{picture.Dashed: "9 6", picture.Dotted: "2 5"}
 

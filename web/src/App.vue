@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { theme } from './styles/antTheme';
+import { libraryTheme } from './styles/theme';
 </script>
 
 <template>
-  <a-config-provider :theme="theme">
+  <a-config-provider :theme="libraryTheme">
     <RouterView />
   </a-config-provider>
 </template>

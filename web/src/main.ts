@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/source-serif-4/index.css';
 import 'ant-design-vue/dist/reset.css';
 import 'katex/dist/katex.min.css';
+import './generated/themes.css';
 import './styles/theme.css';
 import './styles/base.css';
 import { createPinia } from 'pinia';

@@ -3,6 +3,7 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { withFaces } from '../core/fonts';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
+import ThemeMenu from '../shared/ThemeMenu.vue';
 import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
 
@@ -122,6 +123,7 @@ async function exportPicture() {
       >
         ↷
       </button>
+      <ThemeMenu class="plain" />
       <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
         >Export</ActionMenu
       >
@@ -226,7 +228,7 @@ input.title {
 .brass {
   background: var(--brass);
   border-color: var(--brass);
-  color: #14283a;
+  color: var(--on-brass);
   font-weight: 700;
 }
 @media (max-width: 760px) {

@@ -73,7 +73,7 @@ label {
   border: 0;
   border-radius: 6px;
   background: var(--brass);
-  color: #14283a;
+  color: var(--on-brass);
   font: inherit;
   font-weight: 700;
   cursor: pointer;

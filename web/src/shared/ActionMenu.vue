@@ -8,6 +8,8 @@ export interface Action {
   words: string;
   act?: () => void;
   off?: boolean;
+  /** Whether it is the one that holds, among those of which one does. */
+  chosen?: boolean;
   /** A file to be saved, instead of an act. */
   download?: string;
 }
@@ -20,7 +22,7 @@ const trigger = useTemplateRef<HTMLButtonElement>('trigger');
 const menu = useTemplateRef<HTMLElement>('menu');
 
 const items = () => [
-  ...(menu.value?.querySelectorAll<HTMLElement>('[role="menuitem"]:not([aria-disabled])') ?? []),
+  ...(menu.value?.querySelectorAll<HTMLElement>('[role^="menuitem"]:not([aria-disabled])') ?? []),
 ];
 
 async function show(isOpen: boolean) {
@@ -110,12 +112,16 @@ function triggerKey(e: KeyboardEvent) {
           }}</a>
           <button
             v-else
-            role="menuitem"
+            :role="a.chosen === undefined ? 'menuitem' : 'menuitemradio'"
+            :aria-checked="a.chosen"
             type="button"
             tabindex="-1"
             :aria-disabled="a.off || undefined"
             @click="choose(a)"
           >
+            <span v-if="a.chosen !== undefined" class="mark" aria-hidden="true">{{
+              a.chosen ? '✓' : ''
+            }}</span>
             {{ a.words }}
           </button>
         </li>
@@ -136,7 +142,7 @@ function triggerKey(e: KeyboardEvent) {
   border: 1px solid var(--hairline);
   border-radius: 6px;
 }
-.action-menu [role='menuitem'] {
+.action-menu [role^='menuitem'] {
   display: block;
   width: 100%;
   min-height: 32px;
@@ -150,17 +156,21 @@ function triggerKey(e: KeyboardEvent) {
   cursor: pointer;
 }
 @media (pointer: coarse) {
-  .action-menu [role='menuitem'] {
+  .action-menu [role^='menuitem'] {
     min-height: 44px;
   }
 }
-.action-menu [role='menuitem']:hover,
-.action-menu [role='menuitem']:focus {
+.action-menu [role^='menuitem']:hover,
+.action-menu [role^='menuitem']:focus {
   background: var(--paper);
 }
-.action-menu [role='menuitem']:focus-visible {
+.action-menu [role^='menuitem']:focus-visible {
   outline: 2px solid var(--sea);
   outline-offset: -2px;
+}
+.mark {
+  display: inline-block;
+  width: 1.3em;
 }
 .action-menu [aria-disabled] {
   color: var(--muted);

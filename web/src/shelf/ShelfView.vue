@@ -9,6 +9,7 @@ import type { ShelfEntry } from '../generated/types';
 import { outbox } from '../saving/outbox';
 import { newId } from '../saving/windows';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
+import ThemeMenu from '../shared/ThemeMenu.vue';
 import Wordmark from '../shared/Wordmark.vue';
 
 const people = usePerson();
@@ -181,6 +182,7 @@ const when = (date: string) =>
       <h1>Shelf</h1>
       <span class="room" />
       <span class="who">{{ people.person?.name }}</span>
+      <ThemeMenu class="out" />
       <button class="out" @click="askToLeave">Sign out</button>
     </header>
     <main>
@@ -320,7 +322,7 @@ main {
   border: 0;
   border-radius: 6px;
   background: var(--brass);
-  color: #14283a;
+  color: var(--on-brass);
   font: inherit;
   font-weight: 700;
   cursor: pointer;

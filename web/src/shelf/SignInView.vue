@@ -136,7 +136,7 @@ form {
   border: 0;
   border-radius: 6px;
   background: var(--brass);
-  color: #14283a;
+  color: var(--on-brass);
   font: inherit;
   font-size: 17px;
   font-weight: 700;

@@ -12,6 +12,7 @@ import HandleLayer from './HandleLayer.vue';
 import PanelHead from './PanelHead.vue';
 import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
+import { worn } from '../styles/theme';
 import { arrows, listen } from './gestures';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
@@ -122,6 +123,9 @@ watch(
     fitSize();
   },
 );
+
+// A theme brings other colours for the canvases.
+watch(worn, fitSize, { flush: 'post' });
 
 let unlisten: () => void;
 let observer: ResizeObserver;
