@@ -416,7 +416,7 @@ func TestPresentingShowsTheStageLargeAndComesBack(t *testing.T) {
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
 	click(t, saying(t, page, ".head button", "^Present$"))
-	back := saying(t, page, ".head button", "Back to the bench")
+	back := saying(t, page, ".board-bar button", "bench")
 	until(t, page, `() => getComputedStyle(document.querySelector('.folio')).display === 'none'`)
 	drawn(t, page)
 	assertDrawn(t, page, hueF, jet(values(t, page)))

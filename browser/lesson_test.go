@@ -453,7 +453,7 @@ func TestPointsAreTappedOnTheStageAndTheCurveIsRevealed(t *testing.T) {
 	until(t, l.page, `() => parvix.document().shown.at(-1).body.rows[2].y === '2'`)
 
 	l.click(".head button", "^Present$")
-	click(t, saying(t, l.page, ".covers button", "hide and reveal"))
+	click(t, saying(t, l.page, ".board-bar button", "hide"))
 	curve := documentOf(t, l.page).Shown[0].ID
 	one(t, l.page, `[data-cover="`+curve+`"][aria-pressed=false]`)
 	click(t, one(t, l.page, `[data-cover="`+curve+`"]`))

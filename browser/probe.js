@@ -59,6 +59,8 @@
     numbers: (panel) => numbers[panel],
     /** Whether a formula of a picture says this; what is set one above the other is read one after the other. */
     labelled: (text) => words.some((panel) => panel.join('').replaceAll(' ', '').includes(text.replaceAll(' ', ''))),
+    /** Whether ink is in play that the document does not keep. */
+    inked: () => bench().texts?.inked ?? false,
     /** Milliseconds from the page's start to the first picture of an opened demonstration. */
     opened: () => performance.getEntriesByName('first picture')[0]?.startTime ?? 0,
     counters: async () => (await bench().askInPlay({ kind: 'counters' })).counters,

@@ -97,6 +97,9 @@ func panelSize(panel int32, width, height float64) {
 //go:wasmexport turn
 func turn(shown int32) { guarded(func() { the.Turn(int(shown)) }) }
 
+//go:wasmexport turnLabel
+func turnLabel(shown int32) { guarded(func() { door.TurnLabel(the, int(shown)) }) }
+
 //go:wasmexport unturn
 func unturn() { guarded(the.Unturn) }
 

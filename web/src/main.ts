@@ -26,4 +26,4 @@ createApp(App).use(createPinia()).use(router).mount('#app');
 
 // The core takes longest to come; it is sent for before the bench's own code, or while the shelf is looked at.
 if (window.location.pathname.startsWith('/bench/')) cores();
-else window.setTimeout(cores, 800);
+else if (!window.location.pathname.startsWith('/desk/')) window.setTimeout(cores, 800);

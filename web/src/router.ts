@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/', name: 'signIn', component: SignInView },
     { path: '/shelf', name: 'shelf', component: ShelfView },
     { path: '/bench/:id', name: 'bench', component: () => import('./bench/BenchView.vue'), props: true },
+    { path: '/desk/:id', name: 'desk', component: () => import('./board/DeskView.vue'), props: true },
     { path: '/:rest(.*)', redirect: '/' },
   ],
 });

@@ -80,6 +80,13 @@ func (door *Door) Turn(shown int) {
 	}
 }
 
+// TurnLabel covers the label of a shown entry, or reveals it.
+func TurnLabel(door *Door, shown int) {
+	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) {
+		door.d.TurnLabel(door.d.Shown[shown])
+	}
+}
+
 // Unturn shows what the scene shows.
 func (door *Door) Unturn() {
 	if door.d != nil {

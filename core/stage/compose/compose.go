@@ -313,7 +313,7 @@ func (on *On) LabelledAs(id string, a Anchor, latex string, colour picture.Colou
 	if look.Label == document.LabelWords && look.Words != "" {
 		latex, a.Short = wordsLaTeX(look.Words), ""
 	}
-	if latex == "" || look.Label == document.LabelNone {
+	if latex == "" || look.Label == document.LabelNone || !on.Now.TellsLabel(on.Entry.ID) {
 		return nil
 	}
 	a.Label = picture.Label{ID: id, LaTeX: latex, Colour: colour, Scale: labelScales[look.LabelSize]}

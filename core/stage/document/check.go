@@ -173,6 +173,8 @@ func (c *checker) scene(s Scene) {
 		c.require(at >= 0 && at <= 20, s.ID, "steps."+id, "between 0 and 20")
 	}
 	c.ink(s)
+	c.text(s.ID, "note", s.Note)
+	c.require(len(s.Held) <= MaxEntries, s.ID, "held", fmt.Sprintf("at most %d", MaxEntries))
 }
 
 func (c *checker) stated(s Stated) {
@@ -240,6 +242,9 @@ func (c *checker) references(d *Document) {
 		}
 		for id := range s.Windows {
 			refer(s.ID, "windows", id)
+		}
+		for _, held := range s.Held {
+			refer(s.ID, "held", held.ID)
 		}
 		for _, ink := range s.Ink {
 			refer(s.ID, "ink.panel", ink.Panel)

@@ -96,6 +96,9 @@ func (d *Document) Forget(gone map[string]bool) {
 		}
 		maps.DeleteFunc(s.Steps, func(id string, _ float64) bool { return gone[id] })
 		maps.DeleteFunc(s.Windows, func(id string, _ Window) bool { return gone[id] })
+		if s.Held = slices.DeleteFunc(s.Held, func(h Held) bool { return gone[h.ID] }); len(s.Held) == 0 {
+			s.Held = nil
+		}
 		if s.Ink = slices.DeleteFunc(s.Ink, func(ink InkStroke) bool { return gone[ink.Panel] }); len(s.Ink) == 0 {
 			s.Ink = nil
 		}
@@ -307,6 +310,16 @@ type Scene struct {
 	Windows map[string]Window `json:"windows,omitempty"`
 	// Ink is what was written by hand on the stage.
 	Ink []InkStroke `json:"ink,omitempty"`
+	// Held is what waits while presenting until it is revealed, in the order in which it is.
+	Held []Held `json:"held,omitempty"`
+	// Note is the teacher's own: aim, questions, usual mistakes. The class never sees it.
+	Note string `json:"note,omitempty"`
+}
+
+// Held is an entry that a scene holds back, or its label only.
+type Held struct {
+	ID        string `json:"id"`
+	LabelOnly bool   `json:"labelOnly,omitempty"`
 }
 
 // New is an empty demonstration with one plane panel and one scene.

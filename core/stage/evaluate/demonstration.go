@@ -60,7 +60,7 @@ func (d *Demonstration) takeOver(before *Demonstration) {
 	d.discovered, d.ghost = before.discovered, before.ghost
 	d.sizes = before.sizes
 	d.Ink.goOnFrom(before.Ink)
-	d.turned, d.traces = before.turned, before.traces
+	d.turned, d.unnamed, d.traces = before.turned, before.unnamed, before.traces
 	d.passage, d.passing = before.passage, before.passing
 	d.Scene = min(before.Scene, len(d.Document.Scenes)-1)
 	d.steppedBefore = map[string]Stepped{}

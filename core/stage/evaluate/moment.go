@@ -30,6 +30,8 @@ type Moment interface {
 	Other(id string) *Shown
 	// Visible are the shown entries that the scene does not hide, on whatever panel.
 	Visible() []*Shown
+	// TellsLabel tells whether an entry's label is not covered in play.
+	TellsLabel(id string) bool
 	Now(f *Function) string
 	Lookup(name string) (symbolic.Definition, bool)
 	Scope() *expr.Scope

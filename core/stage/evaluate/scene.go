@@ -18,13 +18,14 @@ type Scenes struct {
 	passage  passage
 	passing  bool            // between two scenes
 	turned   map[string]bool // entries covered or revealed in play, by id
+	unnamed  map[string]bool // entries whose labels are covered in play, by id
 	traces   map[string][]float64
 	// steppedBefore are those of the demonstration before, by id, whose positions are taken over.
 	steppedBefore map[string]Stepped
 }
 
 func newScenes(doc *document.Document, values *Values, panels *Panels) *Scenes {
-	return &Scenes{document: doc, values: values, panels: panels, turned: map[string]bool{}, traces: map[string][]float64{}}
+	return &Scenes{document: doc, values: values, panels: panels, turned: map[string]bool{}, unnamed: map[string]bool{}, traces: map[string][]float64{}}
 }
 
 // passage is the way from what was in play to a scene, by the names of parameters and the ids of entries and panels: it goes
@@ -48,8 +49,19 @@ func (sc *Scenes) Turn(s *Shown) {
 	sc.turned[s.Entry.ID] = !sc.turned[s.Entry.ID]
 }
 
+// TurnLabel covers an entry's label, or reveals it, in play only.
+func (sc *Scenes) TurnLabel(s *Shown) {
+	sc.unnamed[s.Entry.ID] = !sc.unnamed[s.Entry.ID]
+}
+
+// TellsLabel tells whether an entry's label is not covered.
+func (sc *Scenes) TellsLabel(id string) bool { return !sc.unnamed[id] }
+
 // Unturn shows what the scene shows, and nothing else.
-func (sc *Scenes) Unturn() { clear(sc.turned) }
+func (sc *Scenes) Unturn() {
+	clear(sc.turned)
+	clear(sc.unnamed)
+}
 
 // Appears tells whether an entry is drawn in the scene on a panel.
 func (sc *Scenes) Appears(s *Shown, p *document.Panel) bool {

@@ -134,3 +134,15 @@ func height(e *evaluate.Demonstration) float64 {
 	_, y := e.Shown[0].Live.(evaluate.Placed).Position()
 	return y
 }
+
+// A label can be held back alone, until it is revealed or another scene begins.
+func TestALabelIsCoveredInPlay(t *testing.T) {
+	e := twoScenes(t)
+	shown := e.Shown[0]
+	assert.True(t, e.TellsLabel(shown.Entry.ID))
+	e.TurnLabel(shown)
+	assert.False(t, e.TellsLabel(shown.Entry.ID))
+	assert.True(t, e.InScene(shown), "the entry itself is seen")
+	e.BeginScene(1)
+	assert.True(t, e.TellsLabel(shown.Entry.ID))
+}

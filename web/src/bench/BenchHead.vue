@@ -8,7 +8,7 @@ import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
 
 defineProps<{ presenting: boolean }>();
-const emit = defineEmits<{ present: [on: boolean] }>();
+const emit = defineEmits<{ present: [] }>();
 const bench = useBench();
 
 const scenes = computed(() => bench.document?.scenes ?? []);
@@ -62,7 +62,7 @@ async function exportPicture() {
 </script>
 
 <template>
-  <header class="head">
+  <header class="head" :class="{ presenting }">
     <Wordmark />
     <RouterLink v-if="!presenting" :to="{ name: 'shelf' }" class="way">Shelf ›</RouterLink>
     <input
@@ -84,25 +84,9 @@ async function exportPicture() {
     <span v-if="!presenting" class="saved" :class="bench.saving.state" role="status">{{
       bench.saving.words
     }}</span>
-    <nav v-if="presenting && scenes.length > 1" class="scenes" aria-label="Scenes">
-      <button
-        class="icon"
-        aria-label="The scene before"
-        :disabled="bench.scene === 0"
-        @click="bench.goScene(bench.scene - 1)"
-      >
-        ‹
-      </button>
-      <span>{{ bench.scene + 1 }} · {{ scenes[bench.scene]?.name }}</span>
-      <button
-        class="icon"
-        aria-label="The next scene"
-        :disabled="bench.scene === scenes.length - 1"
-        @click="bench.goScene(bench.scene + 1)"
-      >
-        ›
-      </button>
-    </nav>
+    <p v-if="presenting && scenes.length > 1" class="scenes" role="status">
+      {{ bench.scene + 1 }} · {{ scenes[bench.scene]?.name }}
+    </p>
     <span class="room" />
     <template v-if="!presenting">
       <button
@@ -127,18 +111,18 @@ async function exportPicture() {
       <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
         >Export</ActionMenu
       >
-      <button class="brass" :disabled="!bench.document" @click="emit('present', true)">Present</button>
+      <button class="brass" :disabled="!bench.document" @click="emit('present')">Present</button>
     </template>
-    <button v-else class="plain" @click="emit('present', false)">Back to the bench</button>
   </header>
 </template>
 
 <style scoped>
 .scenes {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  font-size: 17px;
+  margin: 0;
+  font-size: calc(15px * var(--type));
+}
+.presenting .title {
+  font-size: calc(15px * var(--type));
 }
 .head {
   display: flex;

@@ -7,26 +7,32 @@ import { usePerson } from '../api/person';
 import Deck from '../deck/Deck.vue';
 import Folio from '../folio/Folio.vue';
 import Beginnings from '../stage/Beginnings.vue';
-import CoverStrip from '../stage/CoverStrip.vue';
 import StagePanel from '../stage/StagePanel.vue';
 import UnderTexts from '../stage/UnderTexts.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import KeysCard from './KeysCard.vue';
 import DeletedDialog from './DeletedDialog.vue';
-import LargePointer from './LargePointer.vue';
 import SceneRibbon from './SceneRibbon.vue';
 import SignInAgain from './SignInAgain.vue';
+import BoardBar from '../board/BoardBar.vue';
+import BoardTimer from '../board/BoardTimer.vue';
+import LargePointer from '../board/LargePointer.vue';
+import { useTalk } from '../board/desk';
+import LeftBehind from '../board/LeftBehind.vue';
+import StageCurtain from '../board/StageCurtain.vue';
+import { useBoard } from '../board/board';
 import { useBench } from './store';
 
 const props = defineProps<{ id: string }>();
 const bench = useBench();
 const people = usePerson();
 const router = useRouter();
+const { open: openDesk } = useTalk(() => props.id);
 const failure = ref('');
 const folioOpen = ref(true);
 const keysOpen = ref(false);
-const pointing = ref(false);
+const board = useBoard();
 
 const signIn = () => router.replace({ name: 'signIn', query: { back: `/bench/${props.id}` } });
 
@@ -58,6 +64,18 @@ watch(() => props.id, open);
 
 const isEmpty = computed(() => !bench.document?.stated.length && !bench.document?.shown.length);
 const panels = computed(() => bench.document?.panels ?? []);
+/** While presenting a panel on which the scene shows nothing leaves its room to the others. */
+const isSeen = (panel: string) =>
+  !bench.presenting ||
+  [...(bench.document?.shown ?? []), ...(bench.document?.said ?? [])].some(
+    ({ id, kind, where }) =>
+      bench.isSeen(id) && (where?.panels?.length ? where.panels.includes(panel) : kind !== 'text'),
+  );
+const seen = computed(() => {
+  const ids = panels.value.map(({ id }) => id);
+  const some = ids.filter(isSeen);
+  return some.length ? some : ids;
+});
 
 function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement;
@@ -65,25 +83,31 @@ function key(e: KeyboardEvent) {
   const command = e.ctrlKey || e.metaKey;
   if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
-  else if (e.key === 'Escape' && bench.presenting) present(false);
+  else if (e.key === 'Escape' && bench.presenting) void present(false);
   else if (e.key === '?') keysOpen.value = !keysOpen.value;
   else if (!command && e.key.toLowerCase() === 'h') bench.sweeps.stopAll();
-  else if (!command && e.key.toLowerCase() === 'p') pointing.value = !pointing.value;
+  else if (!command && e.key.toLowerCase() === 'p') board.pointing = !board.pointing;
   else if (!command && e.key.toLowerCase() === 's') void bench.startingValues();
+  else if (bench.presenting && (e.key === '.' || e.key.toLowerCase() === 'b')) darken();
   else if (e.key === 'PageDown') void bench.goScene(bench.scene + 1);
   else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;
   e.preventDefault();
 }
 
-function present(on: boolean) {
+/** What the key of a clicker that darkens the screen does: the curtain covers everything, and is taken away again. */
+function darken() {
+  board.curtain = board.curtain ? undefined : { side: 'top', share: 1 };
+}
+
+async function present(on: boolean) {
+  await bench.present(on);
   bench.unturn();
-  bench.presenting = on;
   if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);
   else if (document.fullscreenElement) void document.exitFullscreen();
 }
 const leftFullScreen = () => {
-  if (!document.fullscreenElement && bench.presenting) present(false);
+  if (!document.fullscreenElement && bench.presenting) void present(false);
 };
 
 const flush = () => bench.saving.flush();
@@ -111,17 +135,19 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="bench" :class="{ presenting: bench.presenting, folded: !folioOpen || bench.presenting }">
-    <BenchHead :presenting="bench.presenting" @present="present" />
+    <BenchHead :presenting="bench.presenting" @present="present(true)" />
     <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
     <main
       v-if="bench.document"
       class="stage"
-      :class="[`panels-${panels.length}`, { round: panels[0]?.kind === 'circle' }]"
+      :class="[`panels-${seen.length}`, { round: panels[0]?.kind === 'circle' }]"
     >
-      <CoverStrip v-if="bench.presenting" />
+      <StageCurtain v-if="bench.presenting" />
+      <BoardTimer v-if="bench.presenting && board.timing" />
       <!-- A panel that changes its place hands over its canvases anew. -->
       <StagePanel
         v-for="(panel, index) in panels"
+        v-show="seen.includes(panel.id)"
         :key="`${panel.id}/${index}`"
         :panel="panel"
         :index="index"
@@ -139,12 +165,14 @@ onBeforeUnmount(() => {
       <UnderTexts />
       <Folio v-show="folioOpen && !bench.presenting" />
       <Deck />
+      <BoardBar v-if="bench.presenting" @leave="present(false)" @desk="openDesk" />
       <ConflictDialog v-if="bench.saving.conflict" :conflict="bench.saving.conflict" />
       <DeletedDialog v-if="bench.saving.state === 'deleted'" />
       <SignInAgain v-if="bench.saving.state === 'signedOut'" />
     </template>
     <KeysCard v-if="keysOpen" @close="keysOpen = false" />
-    <LargePointer v-if="pointing" />
+    <LargePointer v-if="board.pointing" />
+    <LeftBehind />
     <p v-if="bench.trouble" class="mistake" role="alert">
       {{ bench.trouble.words }}
       <button v-if="bench.trouble.again" class="link" @click="bench.tryAgain()">Try again</button>
@@ -173,7 +201,8 @@ onBeforeUnmount(() => {
     'ribbon folio' auto
     'stage folio' minmax(0, 1fr)
     'under folio' auto
-    'deck deck' auto / minmax(0, 1fr) var(--folio-width);
+    'deck deck' auto
+    'bar bar' auto / minmax(0, 1fr) var(--folio-width);
   background: var(--paper);
 }
 .bench.folded {
@@ -215,16 +244,10 @@ onBeforeUnmount(() => {
   place-items: center;
 }
 .presenting {
-  --type: 1.4;
-  --tick-size: 18px;
-  --deck-scale: 1.17;
-}
-@media (min-width: 1600px) {
-  .presenting {
-    --type: 1.9;
-    --tick-size: 24px;
-    --deck-scale: 1.4;
-  }
+  /* For the back row: type grows with the screen, by the shorter of its sides (1280 by 800 has 1.4 times the usual). */
+  --type: clamp(1.1, min(tan(atan2(100vw, 914px)), tan(atan2(100vh, 571px))), 4);
+  --tick-size: calc(12.8px * var(--type));
+  --deck-scale: calc(0.6 + 0.42 * var(--type));
 }
 .mistake {
   position: fixed;
@@ -248,6 +271,7 @@ onBeforeUnmount(() => {
       'stage' 58vh
       'under' auto
       'deck' auto
+      'bar' auto
       'folio' auto / minmax(0, 1fr);
   }
   .bench > :deep(.folio) {
@@ -264,10 +288,8 @@ onBeforeUnmount(() => {
   }
   /* The picture keeps its height; with many dials the page is scrolled to them. */
   .bench.presenting {
-    --type: 1.1;
-    --tick-size: 16px;
     --deck-scale: 1;
-    grid-template-rows: auto 0 minmax(58vh, 1fr) auto auto 0;
+    grid-template-rows: auto 0 minmax(58vh, 1fr) auto auto auto 0;
   }
 }
 </style>

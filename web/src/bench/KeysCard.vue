@@ -9,6 +9,7 @@ const keys: [string, string][] = [
   ['S', 'starting values'],
   ['H', 'hold still: everything that sweeps stops'],
   ['1 … 9', 'while presenting: hide and reveal what is shown'],
+  ['B or .', 'while presenting: the curtain, on and off'],
   ['P', 'a large pointer, on and off'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
   ['Esc', 'back to the bench'],

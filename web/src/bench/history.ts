@@ -16,6 +16,7 @@ export function useHistory() {
   const future = shallowRef<Step[]>([]);
 
   return {
+    length: computed(() => past.value.length),
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
     /** Notes the state before a step; the returned function forgets it again, when the step came to nothing. */

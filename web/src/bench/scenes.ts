@@ -1,12 +1,14 @@
 // The scenes: which is in play and the way to it, what it shows, and what was covered or revealed since.
 import { ref, type Ref, type ShallowRef } from 'vue';
 import type { Frames } from '../core/frames';
-import type { Ask, Document, Problem } from '../generated/types';
+import type { Move } from '../core/messages';
+import type { Ask, Document, Held, Problem } from '../generated/types';
 import type { Values } from './history';
 
 interface Bench {
   document: ShallowRef<Document | undefined>;
   scene: Ref<number>;
+  presenting: Ref<boolean>;
   frames: Frames;
   change: (fields: (copy: Document) => void) => Promise<Problem | undefined>;
   askEdit: (ask: Ask) => Promise<Problem | undefined>;
@@ -23,20 +25,42 @@ export function useScenes(bench: Bench) {
   const { document, scene, frames, change, askEdit } = bench;
   const still = window.matchMedia('(prefers-reduced-motion: reduce)');
   const gliding = ref(false);
+  /** How often a scene has begun. */
+  const begun = ref(0);
   let passing = 0;
   /** Ends the glide that is under way, at its end. */
   let endPassage = () => {};
 
   /** What is covered or revealed in play, by tapping while presenting; the scenes keep what they show. */
   const turned = ref(new Set<string>());
-  function turn(id: string) {
-    if (!turned.value.delete(id)) turned.value.add(id);
-    const place = document.value?.shown.findIndex((s) => s.id === id) ?? -1;
-    if (place >= 0) void frames.request(['turn', place]);
+  const placeOf = (id: string) => document.value?.shown.findIndex((s) => s.id === id) ?? -1;
+  function turning({ id, labelOnly }: Held): Move[] {
+    if (!labelOnly && !turned.value.delete(id)) turned.value.add(id);
+    const place = placeOf(id);
+    return place >= 0 ? [[labelOnly ? 'turnLabel' : 'turn', place]] : [];
   }
+  const turn = (id: string) => void frames.request(...turning({ id }));
+
+  /** What the scene holds back while presenting, in the order in which it is revealed. */
+  const waiting = ref<Held[]>([]);
+  /** Covers what a scene that begins holds back. */
+  function heldBack(at: number): Move[] {
+    const begins = document.value?.scenes[at];
+    waiting.value = bench.presenting.value
+      ? (begins?.held ?? []).filter(({ id, labelOnly }) => labelOnly || !begins?.hidden?.includes(id))
+      : [];
+    return waiting.value.flatMap(turning);
+  }
+  function reveal() {
+    const [next, ...rest] = waiting.value;
+    waiting.value = rest;
+    // A tap on the list may have revealed it before.
+    if (next && (next.labelOnly || !isSeen(next.id))) void frames.request(...turning(next));
+  }
+  /** Shows what the scene shows, but for what it holds back while presenting. */
   function unturn() {
     turned.value.clear();
-    void frames.request(['unturn']);
+    void frames.request(['unturn'], ...heldBack(scene.value));
   }
   const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
   const isSeen = (id: string) => isHidden(id) === turned.value.has(id);
@@ -77,7 +101,8 @@ export function useScenes(bench: Bench) {
     scene.value = at;
     turned.value.clear();
     gliding.value = true;
-    await frames.request(['beginScene', at]);
+    begun.value++;
+    await frames.request(['beginScene', at], ...heldBack(at));
     const ended = still.matches ? false : await glide(at);
     if (scene.value === at && !ended) await frames.request(['goScene', 1]);
     if (scene.value === at) gliding.value = false;
@@ -112,6 +137,18 @@ export function useScenes(bench: Bench) {
       if (!here.hidden.length) delete here.hidden;
     });
 
+  /** Holds an entry, or its label only, back in this scene until it is revealed; or holds it back no more. */
+  const holdBack = (id: string, labelOnly: boolean) =>
+    change((copy) => {
+      const here = copy.scenes[scene.value]!;
+      const others = (here.held ?? []).filter((h) => h.id !== id);
+      const was = here.held?.find((h) => h.id === id);
+      const isSame = was && !!was.labelOnly === labelOnly;
+      const next: Held[] = isSame ? others : [...others, labelOnly ? { id, labelOnly } : { id }];
+      if (next.length) here.held = next;
+      else delete here.held;
+    });
+
   return {
     page: {
       gliding,
@@ -123,7 +160,11 @@ export function useScenes(bench: Bench) {
       isSeen,
       turn,
       unturn,
+      waiting,
+      reveal,
+      scenesBegun: begun,
       toggle,
+      holdBack,
     },
     /** Ends the glide that is under way, at its end. */
     endPassage: () => endPassage(),

@@ -8,14 +8,15 @@ import type { Answer, Ask, Collapse, Document, Loaded, Problem } from '../genera
 import { formatVersion } from '../generated/types';
 import { useEffects } from './effects';
 import { useFindings } from './findings';
+import { useKeeping } from './keeping';
 import { useLoading } from './loading';
+import { usePresenting } from './presenting';
 import { useRemembering } from './remembering';
 import { changedValues, fromHereOn, useScenes } from './scenes';
 import { useWindows } from './windows';
 import { useWords } from './words';
 import { useHistory, type Step, type Values } from './history';
 import { useSaving } from '../saving/saving';
-import { ofKind } from '../shared/entries';
 import { useSweeps } from './sweeps';
 
 /** Puts on a panel what the worker does not draw: handles. */
@@ -28,7 +29,6 @@ const isProblem = (result: Document | Problem): result is Problem => 'code' in r
 export const useBench = defineStore('bench', () => {
   const document = shallowRef<Document>();
   const words = useWords();
-  const presenting = ref(false);
   /** The transformation whose table of steps is open. */
   const stepsOpen = ref('');
   /** The place of the scene in play. */
@@ -122,11 +122,20 @@ export const useBench = defineStore('bench', () => {
   });
   const { loaded, follow } = loading;
 
-  /** Puts a document in the place of the one before: from here on it is what is kept, sent and shown. */
+  /** Puts a document in the place of the one before: from here on it is what is kept, sent and shown; while presenting, shown. */
   function put(next: Document) {
     document.value = next;
-    saving.changed(next);
+    if (!presenting.value) saving.changed(next);
   }
+
+  const { presenting, ...talk } = usePresenting({
+    document,
+    history,
+    inLine,
+    now,
+    put,
+    follow: (noted) => follow({}, noted),
+  });
 
   /** Another window of this browser has saved this demonstration. */
   function takeOver(saved: Document) {
@@ -135,6 +144,7 @@ export const useBench = defineStore('bench', () => {
       const noted: Step = { document: document.value, values: lastValues };
       history.note(noted);
       document.value = saved;
+      talk.tookOver(saved);
       await follow({}, noted);
     });
   }
@@ -263,19 +273,6 @@ export const useBench = defineStore('bench', () => {
     return { values: values ?? {}, steps: steps ?? {} };
   }
 
-  /** Writes what is in play into the scene. */
-  async function keepValues() {
-    const { values, steps } = await stateInPlay();
-    const putMoved = await windows.movedWindows();
-    await change((copy) => {
-      const kept = copy.scenes[scene.value]!;
-      Object.assign(kept.values, values);
-      if (Object.keys(steps).length) kept.steps = steps;
-      putMoved(copy);
-    });
-    windows.settle();
-  }
-
   const windows = useWindows({
     document,
     scene,
@@ -306,6 +303,7 @@ export const useBench = defineStore('bench', () => {
   const scenes = useScenes({
     document,
     scene,
+    presenting,
     frames,
     change,
     askEdit,
@@ -316,21 +314,6 @@ export const useBench = defineStore('bench', () => {
       windows.settle();
     },
   });
-
-  /** Keeps what a trace has recorded with the document. */
-  async function keepTrace(id: string) {
-    const { numbers } = await askInPlay({ kind: 'trace', id });
-    await change((copy) => (ofKind(copy.shown, 'trace').find((t) => t.id === id)!.body.kept = numbers ?? []));
-    await frames.request(['clearTraces']);
-  }
-
-  /** The document with the values in play as its starting values, for pictures. */
-  async function inPlay(): Promise<Document> {
-    const { document: copy, values } = await now();
-    const here = copy.scenes[scene.value]!;
-    const panels = copy.panels.map((p) => ({ ...p, window: here.windows?.[p.id] ?? p.window }));
-    return { ...copy, panels, scenes: [{ ...here, values: { ...here.values, ...values } }] };
-  }
 
   /** Goes on with one of two documents; undo works across it. */
   function settleConflict(choice: 'mine' | 'theirs') {
@@ -344,6 +327,7 @@ export const useBench = defineStore('bench', () => {
     });
   }
 
+  const keeping = useKeeping({ scene, frames, windows, askInPlay, stateInPlay, now, change });
   const memory = useRemembering(frames, loading.generation);
 
   const problemOf = (id: string) => loaded.value?.problems.find((p) => p.object === id);
@@ -351,7 +335,12 @@ export const useBench = defineStore('bench', () => {
   return {
     document,
     startingValues,
-    presenting,
+    ...talk.page,
+    present: talk.present,
+    keepPresented: () => {
+      talk.page.setBack.value = false;
+      return step('back');
+    },
     stepsOpen,
     scene,
     plotting,
@@ -381,11 +370,9 @@ export const useBench = defineStore('bench', () => {
     redo: () => step('forward'),
     beginMove,
     moveByHand,
-    keepValues,
+    ...keeping,
     findings: reactive(findings),
     effects: reactive(effects),
-    keepTrace,
-    inPlay,
     valuesInPlay,
     settleConflict,
     ...memory,

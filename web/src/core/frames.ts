@@ -54,9 +54,9 @@ export class Frames {
     private readonly place: (answer: FrameAnswer) => Promise<void>,
   ) {}
 
-  /** Asks for a frame after a move; resolves when one that holds it is drawn. */
-  request(move?: Move): Promise<void> {
-    if (move) this.merge(move);
+  /** Asks for a frame after moves that belong together; resolves when one that holds them is drawn. */
+  request(...moves: Move[]): Promise<void> {
+    for (const move of moves) this.merge(move);
     if (!this.wanted) this.since = performance.now();
     this.wanted = true;
     const drawn = new Promise<void>((resolve) => this.waiting.push(resolve));

@@ -21,6 +21,7 @@ export type Move =
   | ['goStep', number, number]
   | ['startingValues']
   | ['turn', number]
+  | ['turnLabel', number]
   | ['unturn']
   | ['inkFrom', number, number, number, number, number, number]
   | ['inkTo', number, number, number, number, number]

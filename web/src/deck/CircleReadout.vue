@@ -94,6 +94,10 @@ button:hover {
   border-radius: 3px;
   background: var(--hue);
 }
+.readout.presenting {
+  flex: 2 1 calc(400px * var(--type));
+  min-width: min(calc(335px * var(--type)), 100%);
+}
 .presenting button {
   font-size: calc(18px * var(--type));
 }

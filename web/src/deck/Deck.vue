@@ -24,10 +24,13 @@ const inScene = (list: string, id: string) => list.split(' ').includes(id);
 const players = computed(() => (bench.loaded?.steps ?? []).filter(({ id }) => inScene(steps.value, id)));
 const readouts = computed(() => (bench.document?.shown ?? []).filter(({ id }) => inScene(circles.value, id)));
 const missing = computed(() => bench.loaded?.missing ?? []);
+const isEmpty = computed(
+  () => !dials.value.length && !missing.value.length && !players.value.length && !readouts.value.length,
+);
 </script>
 
 <template>
-  <section class="deck" aria-label="Deck: the parameters' dials">
+  <section v-show="!isEmpty || !bench.presenting" class="deck" aria-label="Deck: the parameters' dials">
     <!-- Letters that wait stand first, where they are seen. -->
     <button
       v-for="letter in missing"
@@ -43,7 +46,7 @@ const missing = computed(() => bench.loaded?.missing ?? []);
     <StepsPlayer v-for="view in players" :key="view.id" :view="view" />
     <CircleReadout v-for="circle in readouts" :id="circle.id" :key="circle.id" />
     <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
-    <p v-if="!dials.length && !missing.length && !players.length" class="hint">
+    <p v-if="isEmpty" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².
     </p>
   </section>

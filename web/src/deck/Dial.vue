@@ -101,16 +101,18 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
           </label>
         </template>
       </Sheet>
-      <button
-        class="key sweep"
-        :aria-pressed="running"
-        :aria-label="running ? `Pause ${name}` : `Sweep ${name}`"
-        @click="sweepOrPause"
-      >
-        <span aria-hidden="true">{{ running ? '❚❚' : '▶' }}</span>
-      </button>
-      <button class="key" :aria-label="`${name} one step down`" @click="step(-1)">−</button>
-      <button class="key" :aria-label="`${name} one step up`" @click="step(1)">+</button>
+      <span class="keys">
+        <button
+          class="key sweep"
+          :aria-pressed="running"
+          :aria-label="running ? `Pause ${name}` : `Sweep ${name}`"
+          @click="sweepOrPause"
+        >
+          <span aria-hidden="true">{{ running ? '❚❚' : '▶' }}</span>
+        </button>
+        <button class="key" :aria-label="`${name} one step down`" @click="step(-1)">−</button>
+        <button class="key" :aria-label="`${name} one step up`" @click="step(1)">+</button>
+      </span>
     </div>
     <p v-if="stood" class="stood" role="status">here a {{ stood.kind }}, <MathText :latex="stood.latex" /></p>
     <div class="bottom">
@@ -161,7 +163,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 /* Several dials on a board: the number gives way, so that no key is pushed out. */
 @container dial (max-width: 350px) {
   .value {
-    font-size: 22px !important;
+    font-size: max(22px, 15px * var(--type)) !important;
   }
   .key {
     width: 44px !important;
@@ -204,6 +206,15 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   font-size: 14px;
   min-height: 36px;
 }
+.keys {
+  display: flex;
+  flex: none;
+  gap: 6px;
+}
+/* Many dials on a board: the keys stand under the number. */
+.presenting .top {
+  flex-wrap: wrap;
+}
 .key {
   flex: none;
   width: 40px;
@@ -228,12 +239,18 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
 .presenting .way {
   display: none;
 }
+.presenting .dial {
+  flex: 1 1 calc(200px * var(--type));
+  min-width: max(190px, 118px * var(--type));
+  max-width: calc(460px * var(--type));
+}
 .presenting .key {
-  width: 50px;
-  height: 46px;
+  width: max(48px, 34px * var(--type));
+  height: max(46px, 32px * var(--type));
+  font-size: calc(15px * var(--type));
 }
 .presenting .end {
-  font-size: 18px;
+  font-size: calc(13px * var(--type));
 }
 .ways {
   display: grid;

@@ -131,7 +131,7 @@ function key(e: KeyboardEvent) {
   position: absolute;
   top: 2px;
   left: 0;
-  width: 24px;
+  width: max(24px, 17px * var(--type));
   height: 26px;
   margin-left: -12px;
   will-change: transform;

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import ActionMenu, { type Action } from '../shared/ActionMenu.vue';
 import SceneMarks from './SceneMarks.vue';
+import { heldIn } from './sceneActions';
 
 const props = defineProps<{ id: string; name: string; actions?: Action[]; marks?: boolean }>();
 const bench = useBench();
@@ -11,6 +12,7 @@ const bench = useBench();
 const problem = computed(() => bench.problemOf(props.id));
 const edit = () => (bench.editing = props.id);
 
+const held = computed(() => heldIn(props.id));
 const isAlone = computed(() => bench.document?.scenes.length === 1);
 
 const common = computed<Action[]>(() => [
@@ -66,6 +68,7 @@ function key(e: KeyboardEvent) {
     <div class="body">
       <button class="says" :title="`Change ${name}`" @click="edit" @keydown="key"><slot /></button>
       <SceneMarks v-if="marks && !isAlone" :id="id" :name="name" />
+      <p v-if="held" class="hint">{{ held.labelOnly ? 'its label waits' : 'waits' }} until it is revealed</p>
       <slot name="below" />
       <p v-if="problem" class="problem" role="alert">
         {{ problem.message }}

@@ -8,14 +8,10 @@ import EntryRow from './EntryRow.vue';
 import LiveText from './LiveText.vue';
 import PartHead from './PartHead.vue';
 import SaidForm from './SaidForm.vue';
+import SceneNote from './SceneNote.vue';
+import { sceneActions } from './sceneActions';
 
 const bench = useBench();
-
-const hiding = (id: string) => ({
-  key: 'toggle',
-  words: bench.isHidden(id) ? 'Show it in this scene' : 'Hide it in this scene',
-  act: () => void bench.toggle(id),
-});
 
 const texts = computed(() => ofKind(bench.document?.said, 'text'));
 const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body: { pieces: [] } };
@@ -32,7 +28,7 @@ const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body
           :id="said.id"
           name="the text"
           marks
-          :actions="[hiding(said.id)]"
+          :actions="sceneActions(said.id, false)"
           :class="{ hidden: bench.isHidden(said.id) }"
         >
           <LiveText :place="place" />
@@ -40,6 +36,7 @@ const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body
       </template>
       <li v-if="bench.editing === 'said'"><SaidForm :said="fresh" /></li>
     </ul>
+    <SceneNote />
   </section>
 </template>
 

@@ -13,6 +13,7 @@ import LookTogether from './LookTogether.vue';
 import PartHead from './PartHead.vue';
 import ShownForm from './ShownForm.vue';
 import StatementForm from './StatementForm.vue';
+import { sceneActions } from './sceneActions';
 
 const bench = useBench();
 const fresh = ref<Entry>();
@@ -56,11 +57,7 @@ function hueOf(id: string) {
 
 type Acting = Parameters<NonNullable<ReturnType<typeof kindOf>['actions']>>[0];
 const actionsOf = (e: Entry): Action[] => [
-  {
-    key: 'toggle',
-    words: bench.isHidden(e.id) ? 'Show it in this scene' : 'Hide it in this scene',
-    act: () => void bench.toggle(e.id),
-  },
+  ...sceneActions(e.id, kindOf(e).labels(e.body as never).length > 0),
   ...(kindOf(e).actions?.(e as Acting) ?? []),
 ];
 

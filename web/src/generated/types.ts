@@ -143,6 +143,16 @@ export interface Scene {
   windows?: Record<string, Window>;
   /** Ink is what was written by hand on the stage. */
   ink?: InkStroke[];
+  /** Held is what waits while presenting until it is revealed, in the order in which it is. */
+  held?: Held[];
+  /** Note is the teacher's own: aim, questions, usual mistakes. The class never sees it. */
+  note?: string;
+}
+
+/** Held is an entry that a scene holds back, or its label only. */
+export interface Held {
+  id: string;
+  labelOnly?: boolean;
 }
 
 /** Where is the place of an entry. */

@@ -20,5 +20,5 @@ const actions = computed<Action[]>(() =>
 </script>
 
 <template>
-  <ActionMenu label="Colours of the screen" :actions="actions">Colours</ActionMenu>
+  <ActionMenu label="Colours of the screen" :actions="actions"><slot>Colours</slot></ActionMenu>
 </template>

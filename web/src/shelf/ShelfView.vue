@@ -287,10 +287,15 @@ h1 {
   color: var(--on-head-muted);
 }
 .who,
-.out {
+.head :deep(.out) {
   white-space: nowrap;
 }
-.out {
+@media (max-width: 760px) {
+  .who {
+    display: none;
+  }
+}
+.head :deep(.out) {
   font: inherit;
   min-height: 34px;
   padding: 0 12px;

@@ -2,6 +2,8 @@
 // One panel of the stage: a canvas for the ground, one for what moves with its formulas, and handles that can be dragged.
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
+import InkLayer from '../board/InkLayer.vue';
+import { useBoard } from '../board/board';
 import type { Place } from '../core/draw';
 import type { PanelPicture } from '../core/messages';
 import type { AdviceView, FrameTexts, Mended, Panel } from '../generated/types';
@@ -19,6 +21,7 @@ import { useReading } from './reading';
 
 const props = defineProps<{ panel: Panel; index: number }>();
 const bench = useBench();
+const board = useBoard();
 
 const box = useTemplateRef<HTMLElement>('box');
 const plane = useTemplateRef<HTMLElement>('plane');
@@ -250,6 +253,7 @@ function take(id: string) {
       >
         <div ref="surfaces" />
         <HandleLayer :index="index" :handles="handles" :size="() => size" />
+        <InkLayer v-if="bench.presenting && board.writing" :index="index" :size="() => size" />
       </div>
       <ReadingCard
         v-if="reading"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // On a phone the texts of the panels stand under the stage, where they cover nothing. While presenting the texts that stand
 // beside the stage on the bench are read here.
-import { computed } from 'vue';
+import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import LiveText from '../folio/LiveText.vue';
 
@@ -12,11 +12,32 @@ const seen = computed(() =>
   ),
 );
 const places = computed(() => seen.value.filter(({ onPanel }) => onPanel || bench.presenting));
+/** The room that the texts of a scene have taken: while presenting it is kept, so that the picture does not change its size. */
+const room = ref(0);
+const box = useTemplateRef<HTMLElement>('box');
+watch(
+  () => [bench.presenting, bench.scenesBegun],
+  () => (room.value = 0),
+);
+const observer = new ResizeObserver(([entry]) => {
+  if (bench.presenting && entry) room.value = Math.max(room.value, entry.borderBoxSize[0]!.blockSize);
+});
+watch(box, (is, was) => {
+  if (was) observer.unobserve(was);
+  if (is) observer.observe(is);
+});
+onBeforeUnmount(() => observer.disconnect());
 const beside = computed(() => bench.presenting && seen.value.some(({ onPanel }) => !onPanel));
 </script>
 
 <template>
-  <div v-if="places.length" class="under" :class="{ beside }">
+  <div
+    v-if="places.length"
+    ref="box"
+    class="under"
+    :class="{ beside }"
+    :style="room ? { minHeight: `${room}px` } : {}"
+  >
     <p v-for="{ id, place, onPanel } in places" :key="id" :class="{ 'on-panel': onPanel }">
       <LiveText :place="place" />
     </p>

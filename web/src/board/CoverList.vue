@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // While presenting: what is shown and said, each to be covered and revealed by a tap or by its number key.
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
+import { computed, onBeforeUnmount, onMounted } from 'vue';
 import { useBench } from '../bench/store';
 import Pieces from '../shared/Pieces.vue';
+import { useBoard } from './board';
 
 const bench = useBench();
-const open = ref(false);
+const board = useBoard();
 
 const entries = computed(() => {
   const shown = (bench.loaded?.shown ?? []).map(({ id, hue, sentence }) => ({
@@ -30,63 +31,44 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key));
 </script>
 
 <template>
-  <aside class="covers" aria-label="Hide and reveal">
-    <button class="opens" :aria-expanded="open" @click="open = !open">
-      {{ open ? 'fold' : 'hide and reveal' }}
-    </button>
-    <ul v-if="open">
-      <li v-for="(entry, k) in entries" :key="entry.id">
-        <button
-          :class="[entry.hue, { covered: !bench.isSeen(entry.id) }]"
-          :aria-pressed="bench.isSeen(entry.id)"
-          :data-cover="entry.id"
-          @click="bench.turn(entry.id)"
-        >
-          <kbd>{{ k < 9 ? k + 1 : '' }}</kbd>
-          <span class="dash" aria-hidden="true" />
-          <span class="words"><Pieces :pieces="entry.sentence" /></span>
-        </button>
-      </li>
-    </ul>
-  </aside>
+  <ul v-if="board.covering" class="covers" aria-label="Hide and reveal">
+    <li v-for="(entry, k) in entries" :key="entry.id">
+      <button
+        :class="[entry.hue, { covered: !bench.isSeen(entry.id) }]"
+        :aria-pressed="bench.isSeen(entry.id)"
+        :data-cover="entry.id"
+        @click="bench.turn(entry.id)"
+      >
+        <kbd>{{ k < 9 ? k + 1 : '' }}</kbd>
+        <span class="dash" aria-hidden="true" />
+        <span class="words"><Pieces :pieces="entry.sentence" /></span>
+      </button>
+    </li>
+  </ul>
 </template>
 
 <style scoped>
 .covers {
-  position: fixed;
-  z-index: 5;
-  right: 180px;
-  top: 8px;
-  display: grid;
-  justify-items: end;
-  gap: 12px;
-  max-width: min(420px, 60%);
-  max-height: calc(100% - 24px);
-}
-@media (max-width: 760px) {
-  .covers {
-    right: 12px;
-    top: auto;
-    bottom: 12px;
-  }
-  .covers ul {
-    order: -1;
-  }
-}
-ul {
+  position: absolute;
+  z-index: 8;
+  bottom: 100%;
+  left: 12px;
+  max-width: min(480px, calc(100% - 24px));
+  max-height: 62vh;
   margin: 0;
   padding: 6px;
-  list-style: none;
   overflow-y: auto;
+  list-style: none;
   border: 1px solid var(--hairline);
-  border-radius: 6px;
+  border-radius: 6px 6px 0 0;
   background: var(--sheet);
 }
 button {
   display: flex;
   align-items: center;
   gap: 10px;
-  min-height: 44px;
+  min-height: 56px;
+  width: 100%;
   padding: 4px 12px;
   border: 0;
   border-radius: 5px;
@@ -96,16 +78,6 @@ button {
   font-size: calc(13px * var(--type));
   text-align: left;
   cursor: pointer;
-}
-.opens {
-  min-height: 34px;
-  font-size: 15px;
-  border: 1px solid var(--axis);
-  background: var(--ink);
-  color: var(--sheet);
-}
-.opens:hover {
-  background: var(--axis);
 }
 button:hover {
   background: var(--paper);
@@ -131,6 +103,5 @@ kbd {
 }
 .covered .words {
   color: var(--muted);
-  text-decoration: line-through;
 }
 </style>
