@@ -218,14 +218,30 @@ input.title {
 @media (max-width: 760px) {
   .head {
     flex-wrap: wrap;
-    gap: 4px 10px;
+    gap: 4px 8px;
     padding: 6px 12px;
   }
   .title {
     flex: 1 1 60%;
   }
-  .room {
+  .way {
+    order: 1;
+  }
+  .saved {
+    order: 2;
+    flex: 1 1 30px;
+    min-width: 0;
+  }
+  .room,
+  .presenting .scenes {
     display: none;
+  }
+  .icon,
+  .plain,
+  :deep(.plain),
+  .brass {
+    order: 3;
+    padding: 0 9px;
   }
 }
 </style>

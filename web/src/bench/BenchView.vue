@@ -260,36 +260,122 @@ onBeforeUnmount(() => {
   background: var(--wrong-ground);
   color: var(--wrong);
 }
-@media (max-width: 760px) {
+
+/* A tablet held upright: panels one above the other, the folio under the dials. */
+@media (min-width: 761px) and (max-aspect-ratio: 1/1) {
   .bench,
   .bench.folded {
-    height: auto;
-    min-height: 100dvh;
     grid-template:
       'head' auto
       'ribbon' auto
-      'stage' 58vh
+      'stage' minmax(0, 1fr)
       'under' auto
       'deck' auto
       'bar' auto
-      'folio' auto / minmax(0, 1fr);
+      'folio' minmax(0, 32vh) / minmax(0, 1fr);
+  }
+  .bench.folded {
+    grid-template-rows: auto auto minmax(0, 1fr) auto auto auto 0;
   }
   .bench > :deep(.folio) {
     border-left: 0;
     border-top: 1px solid var(--hairline);
   }
-  .bench > :deep(.deck) {
-    flex-wrap: wrap;
-    padding: 10px;
-  }
   .stage.panels-2,
   .stage.panels-2.round {
-    grid-template: 1fr 1fr / 1fr;
+    grid-template: 1fr 1fr / minmax(0, 1fr);
   }
-  /* The picture keeps its height; with many dials the page is scrolled to them. */
-  .bench.presenting {
+}
+
+/* A phone held upright: the stage stays in sight while what stands under it is scrolled; its panels lie side by side. */
+@media (max-width: 760px) and (min-height: 501px) {
+  /* No grid: in one the stage could not leave its row to stay in sight. */
+  .bench,
+  .bench.folded {
     --deck-scale: 1;
-    grid-template-rows: auto 0 minmax(58vh, 1fr) auto auto auto 0;
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    min-height: 100dvh;
+  }
+  .bench > :deep(.deck) {
+    order: 1;
+  }
+  .bench > :deep(.under) {
+    order: 2;
+  }
+  .bench > :deep(.folio) {
+    order: 3;
+  }
+  .bench > :deep(.board-bar) {
+    order: 4;
+    margin-top: auto;
+  }
+  .bench > :deep(.folio) {
+    border-left: 0;
+    border-top: 1px solid var(--hairline);
+  }
+  .stage {
+    position: sticky;
+    z-index: 4;
+    top: 0;
+    flex: none;
+    height: 46dvh;
+    padding: 8px;
+    background: var(--paper);
+  }
+}
+
+/* On a phone the panels lie side by side, one at a time in sight. */
+@media (max-width: 760px) {
+  .stage.panels-2,
+  .stage.panels-2.round,
+  .stage.panels-3,
+  .stage.panels-4 {
+    display: flex;
+    overflow-x: auto;
+    scroll-snap-type: x mandatory;
+  }
+  .stage > :deep(.panel) {
+    flex: 0 0 calc(100% - 28px);
+    height: 100%;
+    scroll-snap-align: center;
+  }
+  .stage.panels-1 > :deep(.panel) {
+    flex-basis: 100%;
+  }
+}
+
+/* A phone on its side, and a small window at 200 %: the dials stand beside the stage. */
+@media (max-height: 500px) {
+  .bench,
+  .bench.folded {
+    --deck-scale: 1;
+    --type: 1;
+    --tick-size: 14px;
+    height: auto;
+    min-height: 100dvh;
+    grid-template:
+      'head head' auto
+      'ribbon ribbon' auto
+      'stage deck' calc(100dvh - 20px)
+      'under under' auto
+      'folio folio' auto
+      'bar bar' auto / minmax(0, 1fr) 300px;
+  }
+  .bench.presenting {
+    grid-template-rows: 0 0 calc(100dvh - 72px) auto 0 auto;
+  }
+  .bench.presenting > :deep(.head) {
+    display: none;
+  }
+  .stage {
+    padding: 6px;
+    gap: 6px;
+  }
+  .bench > :deep(.folio) {
+    border-left: 0;
+    border-top: 1px solid var(--hairline);
   }
 }
 </style>

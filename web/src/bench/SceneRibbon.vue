@@ -229,11 +229,20 @@ li :deep(.bare) {
   }
   .agreements {
     flex: 1 1 100%;
-    flex-wrap: wrap;
     min-width: 0;
+    overflow-x: auto;
   }
   .fold {
     display: none;
+  }
+}
+@media (max-height: 500px) {
+  .ribbon {
+    flex-wrap: nowrap;
+  }
+  ol,
+  .agreements {
+    flex: 1 1 50%;
   }
 }
 </style>

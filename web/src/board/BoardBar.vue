@@ -114,6 +114,7 @@ function draw() {
   z-index: 9;
   bottom: 0;
   grid-area: bar;
+  min-width: 0;
   padding: 6px 12px;
   background: var(--head);
   color: var(--on-head);

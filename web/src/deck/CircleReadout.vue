@@ -43,7 +43,8 @@ const toggle = (r: RatioNow) =>
   display: grid;
   align-content: center;
   gap: 2px;
-  flex: 3 0 min(560px, 100%);
+  flex: 3 1 min(560px, 100%);
+  min-width: min(430px, 100%);
   padding: 6px 14px;
   border: 1px solid var(--hairline);
   border-radius: 6px;
@@ -104,9 +105,21 @@ button:hover {
 .presenting .angle {
   font-size: calc(18px * var(--type));
 }
-@media (max-width: 760px) {
+@media (max-width: 760px), (max-height: 500px) {
   ul {
     grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+  button,
+  .presenting button {
+    padding: 2px 4px;
+    font-size: 15px;
+  }
+}
+@media (max-height: 500px) {
+  button,
+  .presenting button {
+    gap: 0 4px;
+    font-size: 13.5px;
   }
 }
 .off {

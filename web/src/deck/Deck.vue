@@ -85,4 +85,27 @@ const isEmpty = computed(
   align-self: center;
   margin: 0 auto;
 }
+@media (max-width: 760px) {
+  .deck {
+    flex-wrap: wrap;
+    padding: 10px;
+  }
+  /* The dial under the thumb comes before what is read. */
+  .deck > :deep(.readout) {
+    order: 2;
+  }
+}
+@media (max-height: 500px) {
+  .deck {
+    flex-flow: column;
+    gap: 8px;
+    padding: 8px;
+    overflow: hidden auto;
+  }
+  .deck > :deep(.dial),
+  .deck > :deep(.readout) {
+    flex: none;
+    min-width: 0;
+  }
+}
 </style>

@@ -100,7 +100,7 @@ function key(e: KeyboardEvent) {
   flex: 1;
   height: 44px;
   padding: 0 11px;
-  touch-action: none;
+  touch-action: pan-y;
   cursor: ew-resize;
   border-radius: 4px;
 }

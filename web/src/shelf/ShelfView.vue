@@ -286,16 +286,13 @@ h1 {
 .who {
   color: var(--on-head-muted);
 }
-.who,
-.head :deep(.out) {
-  white-space: nowrap;
-}
 @media (max-width: 760px) {
   .who {
     display: none;
   }
 }
 .head :deep(.out) {
+  white-space: nowrap;
   font: inherit;
   min-height: 34px;
   padding: 0 12px;

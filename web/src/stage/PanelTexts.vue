@@ -54,7 +54,7 @@ onBeforeUnmount(() => observer.disconnect());
   font-size: calc(17px * var(--type));
   pointer-events: none;
 }
-@media (max-width: 760px) {
+@media (max-width: 760px), (max-height: 500px) {
   .corner {
     display: none;
   }

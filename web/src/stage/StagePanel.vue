@@ -133,6 +133,7 @@ watch(worn, fitSize, { flush: 'post' });
 let unlisten: () => void;
 let observer: ResizeObserver;
 onMounted(() => {
+  window.addEventListener('pointerdown', letGo);
   bench.placers[props.index] = place;
   handOver();
   observer = new ResizeObserver(fitSize);
@@ -143,6 +144,7 @@ onMounted(() => {
       presented ||= bench.presenting;
       void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]);
     },
+    scrolls: () => getComputedStyle(plane.value!).touchAction === 'pan-y',
     axisAt: (x, y) => {
       const number = numbers.find(
         (n) =>
@@ -168,14 +170,22 @@ onMounted(() => {
 });
 onBeforeUnmount(() => {
   observer.disconnect();
+  window.removeEventListener('pointerdown', letGo);
   unlisten();
   window.clearTimeout(describing);
   bench.placers[props.index] = undefined;
   bench.frames.panels.length = props.index;
 });
 
+/** Whether the plane was tapped, and moves under a finger until another place is. */
+const taken = ref(false);
+const letGo = (e: PointerEvent) => {
+  if (!plane.value?.contains(e.target as Node)) taken.value = false;
+};
+
 /** A tap adds a point to the table that is being plotted, else it reads the curve there. */
 function tap(x: number, y: number) {
+  taken.value = true;
   if (!bench.plotting) return void readings.tap(x, y);
   void bench.askEditInPlay({ kind: 'plot', id: bench.plotting, panel: props.index, ...size, x, y });
 }
@@ -245,7 +255,7 @@ function take(id: string) {
       <div
         ref="plane"
         class="plane"
-        :class="{ plotting: bench.plotting }"
+        :class="{ plotting: bench.plotting, taken }"
         tabindex="0"
         role="application"
         :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
@@ -302,6 +312,12 @@ function take(id: string) {
   overflow: hidden;
   touch-action: none;
   cursor: grab;
+}
+/* A finger scrolls the page over a plane that has not been tapped; what can be dragged is dragged at once. */
+@media (pointer: coarse) and (max-width: 760px), (pointer: coarse) and (max-height: 500px) {
+  .plane:not(.taken) {
+    touch-action: pan-y;
+  }
 }
 .plane:active {
   cursor: grabbing;

@@ -67,7 +67,7 @@ const beside = computed(() => bench.presenting && seen.value.some(({ onPanel }) 
 p {
   margin: 0 0 6px;
 }
-@media (max-width: 760px) {
+@media (max-width: 760px), (max-height: 500px) {
   .under,
   .under.beside {
     display: block;

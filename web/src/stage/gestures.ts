@@ -3,6 +3,8 @@ export type Axis = 'x' | 'y';
 
 export interface Hands {
   pan(dx: number, dy: number): void;
+  /** Whether a finger that goes up or down scrolls the page instead. */
+  scrolls(): boolean;
   /** The axis whose number lies at a place. */
   axisAt(x: number, y: number): Axis | undefined;
   /** What was at one place along an axis goes to another. */
@@ -20,6 +22,8 @@ const doubleTap = 350;
 /** Pixels between two taps that are one double tap. */
 const sameTap = 24;
 const wheelPace = 0.0015;
+
+const isUpright = (dx: number, dy: number) => Math.abs(dy) > Math.abs(dx);
 
 /** Listens on an element until the returned function is called. */
 export function listen(element: HTMLElement, hands: Hands): () => void {
@@ -60,6 +64,13 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
       const after = Math.hypot(is.x - other.x, is.y - other.y);
       if (before > 5 && after > 5) hands.zoom((is.x + other.x) / 2, (is.y + other.y) / 2, before / after);
       moved = true;
+    } else if (
+      !moved &&
+      e.pointerType === 'touch' &&
+      hands.scrolls() &&
+      isUpright(is.x - was.x, is.y - was.y)
+    ) {
+      return;
     } else if (moved || Math.hypot(is.x - was.x, is.y - was.y) > 3) {
       if (axis) hands.stretch(axis, was[axis], is[axis]);
       else hands.pan(is.x - was.x, is.y - was.y);
