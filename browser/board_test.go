@@ -175,3 +175,30 @@ func TestTheTeachersWindowLeadsTheBoard(t *testing.T) {
 	front(t, page)
 	until(t, page, `() => parvix.scene() === 1`)
 }
+
+// A link leads to a scene and to the board; the browser's back button leads from the board to the bench, and from there to the shelf.
+func TestLinksLeadToAScene(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, lamp)
+	drawn(t, page)
+	click(t, one(t, page, `[aria-label^="Scene 3:"]`))
+	until(t, page, `() => location.search === '?scene=3'`)
+	until(t, page, `() => !parvix.gliding()`)
+	require.NoError(t, page.Reload())
+	drawn(t, page)
+	until(t, page, `() => parvix.scene() === 2`)
+	assert.Equal(t, "?scene=3", ask[string](t, page, `() => location.search`))
+
+	click(t, saying(t, page, ".head button", "^Present$"))
+	one(t, page, ".board-bar")
+	assert.Contains(t, ask[string](t, page, `() => location.search`), "present")
+	require.NoError(t, page.NavigateBack())
+	until(t, page, `() => !document.querySelector('.board-bar') && parvix.scene() === 2`)
+	assert.Contains(t, ask[string](t, page, `() => location.pathname`), "/bench/")
+
+	click(t, saying(t, page, ".head button", "^Present$"))
+	one(t, page, ".board-bar")
+	press(t, page, input.Escape)
+	until(t, page, `() => !document.querySelector('.board-bar') && !location.search.includes('present')`)
+}

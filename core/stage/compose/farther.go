@@ -6,8 +6,8 @@ import "math"
 const insideStep, insideMost = 20.0, 120.0
 
 // insideOf visits places inside an area: its own, and others around it.
-func (s *labelling) insideOf(i int, at [2]float64, tooMuch int, visit func(spot) int) int {
-	tooMuch = visit(s.laid(i, spot{side: onPlace, at: at}, 0))
+func (s *labelling) insideOf(i int, at [2]float64, visit func(spot) int) int {
+	tooMuch := visit(s.laid(i, spot{side: onPlace, at: at}, 0))
 	for distance := insideStep; distance <= insideMost; distance += insideStep {
 		for k, side := range around {
 			away := [2]float64{side[0] * distance, side[1] * distance}

@@ -166,7 +166,7 @@ func (s *labelling) candidates(i int, visit func(spot) (tooMuch int)) {
 			continue
 		}
 		if a.Inside {
-			tooMuch = s.insideOf(i, at, tooMuch, visit)
+			tooMuch = s.insideOf(i, at, visit)
 		}
 		for side := range around {
 			cost := distant + side

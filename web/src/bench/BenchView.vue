@@ -15,6 +15,7 @@ import KeysCard from './KeysCard.vue';
 import DeletedDialog from './DeletedDialog.vue';
 import SceneRibbon from './SceneRibbon.vue';
 import SignInAgain from './SignInAgain.vue';
+import { useAddress } from './address';
 import BoardBar from '../board/BoardBar.vue';
 import BoardTimer from '../board/BoardTimer.vue';
 import LargePointer from '../board/LargePointer.vue';
@@ -28,13 +29,15 @@ const props = defineProps<{ id: string }>();
 const bench = useBench();
 const people = usePerson();
 const router = useRouter();
+const address = useAddress(showOnBoard);
+const present = (on: boolean) => address.present(on);
 const { open: openDesk } = useTalk(() => props.id);
 const failure = ref('');
 const folioOpen = ref(true);
 const keysOpen = ref(false);
 const board = useBoard();
 
-const signIn = () => router.replace({ name: 'signIn', query: { back: `/bench/${props.id}` } });
+const signIn = () => router.replace({ name: 'signIn', query: { back: address.whole() } });
 
 async function open() {
   failure.value = '';
@@ -46,6 +49,8 @@ async function open() {
     }
     await bench.open(person.name, props.id);
     document.title = `${bench.document?.title} – Parvix`;
+    // A link may lead to a scene, or straight to the board.
+    await address.follow();
     // On an empty bench the first thing is to state a function.
     if (!bench.document?.stated.length) bench.editing = 'stated';
   } catch (e) {
@@ -100,7 +105,7 @@ function darken() {
   board.curtain = board.curtain ? undefined : { side: 'top', share: 1 };
 }
 
-async function present(on: boolean) {
+async function showOnBoard(on: boolean) {
   await bench.present(on);
   bench.unturn();
   if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);

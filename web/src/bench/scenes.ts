@@ -108,6 +108,14 @@ export function useScenes(bench: Bench) {
     if (scene.value === at) gliding.value = false;
   }
 
+  /** Opens at a scene. */
+  async function beginAt(at: number) {
+    if (at < 0 || at >= (document.value?.scenes.length ?? 0)) return;
+    scene.value = at;
+    begun.value++;
+    await frames.request(['beginScene', at], ...heldBack(at), ['goScene', 1]);
+  }
+
   /** Adds a scene after this one with what is in play, and goes on in it. */
   async function addScene(name: string) {
     const { values, steps } = await bench.stateInPlay();
@@ -153,6 +161,7 @@ export function useScenes(bench: Bench) {
     page: {
       gliding,
       goScene,
+      beginAt,
       addScene,
       removeScene,
       moveScene,
