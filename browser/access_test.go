@@ -61,7 +61,7 @@ func TestThePanelIsDescribedInWords(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
-	saying(t, page, ".only-spoken[role=status]", "The curve of f\\. .*Point V at \\(3, 4\\.5\\)\\.")
+	saying(t, page, ".only-spoken[role=status]", "The curve of f: f of x equals minus 0\\.6 times the square of x minus 3, plus 4\\.5\\..*Point V at \\(3, 4\\.5\\)\\.")
 	click(t, one(t, page, `[aria-label="k one step down"]`))
 	saying(t, page, ".only-spoken[role=status]", "Point V at \\(3, 4\\.4\\)\\.")
 }
@@ -78,8 +78,22 @@ func TestTheKeyboardAloneReachesEverything(t *testing.T) {
 			return (e.getAttribute('aria-label') ?? e.textContent).trim();
 		}`))
 	}
-	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.",
+	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve, L lets a curve be heard.",
 		"Point V; arrow keys move it", "State a function or a parameter", "Write a text", "h", "Sweep t", "k one step up"} {
 		assert.Contains(t, reached, want)
 	}
+}
+
+// A curve is heard at a key: what its ticks mark is said too.
+func TestACurveIsHeard(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	drawn(t, page)
+	ask[any](t, page, `() => { window.tones = 0; const start = OscillatorNode.prototype.start;
+		OscillatorNode.prototype.start = function (...at) { window.tones++; return start.apply(this, at); }; }`)
+	require.NoError(t, one(t, page, ".plane").Focus())
+	press(t, page, 'l')
+	saying(t, page, ".only-spoken[role=status]", "f: zero, maximum, zero|f: zeros, maximum, zeros|f: zero.*zero")
+	until(t, page, `() => window.tones === 4`)
 }

@@ -26,6 +26,8 @@ func TestEveryDemonstrationIsUnderstoodWhole(t *testing.T) {
 			assert.True(t, p.Value >= p.From && p.Value <= p.To, "%s: %s starts within its ends", d.Title, p.Stated.Name)
 		}
 		assert.NotEmpty(t, d.Said, "%s says something", d.Title)
+		assert.Contains(t, d.Scenes[0].Note, "Aim: ", "%s tells the teacher what it is for", d.Title)
+		assert.Contains(t, d.Scenes[0].Note, "mistake", "%s tells what goes wrong", d.Title)
 	}
 }
 

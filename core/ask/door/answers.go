@@ -35,6 +35,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 	AskFit:        onPanel(fit),
 	AskAdvice:     onPanel(advise),
 	AskRead:       onPanel(read),
+	AskHear:       onPanel(hear),
 	AskFound:      putFound,
 	AskTypeset:    typeset,
 	AskValue:      typedValue,

@@ -238,7 +238,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Inked: d.Ink.IsInPlay(), Coarse: append([]string{}, c.Coarse...),
+		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Idle: d.Idle(), Inked: d.Ink.IsInPlay(), Coarse: append([]string{}, c.Coarse...),
 		LeftOut: p.LeftOut, Numbers: append([]picture.Number{}, p.Numbers...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))

@@ -105,6 +105,7 @@ const (
 	AskFound         AskKind = "found"         // Found or Collapses, taken in →
 	AskFit           AskKind = "fit"           // Panel, Window, Width, Height, Values → Mended
 	AskAdvice        AskKind = "advice"        // Panel, Window, Width, Height, Values → Advice
+	AskHear          AskKind = "hear"          // Panel, Window, Width, Height, Values, ID a function's name → Heard
 	AskRead          AskKind = "read"          // Panel, Window, Width, Height, Values, X and Y or ID and Text → Reading
 )
 
@@ -133,6 +134,7 @@ type Answer struct {
 	Beginnings []edit.Beginning `json:"beginnings,omitempty"`
 	Mended     *Mended          `json:"mended,omitempty"`
 	Advice     *AdviceView      `json:"advice,omitempty"`
+	Heard      *HeardView       `json:"heard,omitempty"`
 	Reading    *ReadingView     `json:"reading,omitempty"`
 }
 
@@ -219,6 +221,21 @@ type AdviceView struct {
 	Code    string   `json:"code"`
 	Message string   `json:"message"`
 	Mends   []Mended `json:"mends"`
+}
+
+// HeardView is a curve as a line of tones from left to right.
+type HeardView struct {
+	// Heights are shares of the window's height; null where there is silence.
+	Heights []*float64 `json:"heights"`
+	Marks   []MarkView `json:"marks"`
+	// Words tell the marks in their order.
+	Words string `json:"words"`
+}
+
+// MarkView is a place of a curve that is marked by a tick: its share of the window's width, and what it is.
+type MarkView struct {
+	At   float64 `json:"at"`
+	Name string  `json:"name"`
 }
 
 // ReadingView is a point read off a curve.
@@ -336,6 +353,8 @@ type FrameTexts struct {
 	Moved bool `json:"moved"`
 	// Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work.
 	Coarse []string `json:"coarse"`
+	// Idle names the dials that move nothing in the scene.
+	Idle []string `json:"idle"`
 	// Inked tells that ink is in play which the document does not keep.
 	Inked bool `json:"inked"`
 	// LeftOut is how many labels have no room.

@@ -1,6 +1,8 @@
 package door
 
 import (
+	"strings"
+
 	"parvix/core/ask/study"
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
@@ -171,4 +173,32 @@ func compared(door *Door, ask *Ask, a *Answer) (err error) {
 	}
 	a.Text, err = study.Compared(door.d, both[0], both[1])
 	return err
+}
+
+// hear gives a curve as tones.
+func hear(door *Door, ask *Ask, a *Answer, on asked) error {
+	f := door.d.Function(ask.ID)
+	if f == nil || f.Curve == nil {
+		return problem.New("not-a-function", 0, 0, ask.ID)
+	}
+	heard, err := study.Hear(door.d, f, on.view)
+	if err != nil {
+		return err
+	}
+	a.Heard = &HeardView{Heights: make([]*float64, len(heard.Heights)), Marks: []MarkView{}}
+	for k, height := range heard.Heights {
+		if height == height {
+			a.Heard.Heights[k] = &height
+		}
+	}
+	var names []string
+	for _, m := range heard.Marks {
+		name := found.NameOfOne(m.Finding)
+		a.Heard.Marks, names = append(a.Heard.Marks, MarkView{m.At, name}), append(names, name)
+	}
+	a.Heard.Words = ask.ID + ": " + strings.Join(names, ", ")
+	if len(names) == 0 {
+		a.Heard.Words = ask.ID + ": nothing is marked in this window"
+	}
+	return nil
 }

@@ -26,6 +26,7 @@ type Demonstration struct {
 	*Findings
 	// Ink is what is written by hand.
 	Ink     *Ink
+	idle    idle
 	members int // of all families together
 	// asides are the demonstration as panels with values of their own show it, by their ids.
 	asides map[string]*Demonstration

@@ -1,6 +1,8 @@
 package evaluate
 
 import (
+	"strings"
+
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
@@ -201,6 +203,19 @@ func (fs *Formulas) Now(f *Function) string {
 		fs.now[f] = written{stamp, fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...)), nil)}
 	}
 	return fs.now[f].latex
+}
+
+// Spoken is the function with the present values put in, in words: f of x equals 2 x plus 1.
+func (fs *Formulas) Spoken(f *Function) string {
+	if f.Formula == nil {
+		return ""
+	}
+	var of []string
+	for _, v := range f.Stated.Variables {
+		of = append(of, expr.SpokenName(v))
+	}
+	formula := symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
+	return expr.SpokenName(f.Stated.Name) + " of " + strings.Join(of, " and ") + " equals " + expr.Spoken(formula)
 }
 
 // written is a formula with values put in, as it was at a stamp.

@@ -33,6 +33,7 @@ type Moment interface {
 	// TellsLabel tells whether an entry's label is not covered in play.
 	TellsLabel(id string) bool
 	Now(f *Function) string
+	Spoken(f *Function) string
 	Lookup(name string) (symbolic.Definition, bool)
 	Scope() *expr.Scope
 

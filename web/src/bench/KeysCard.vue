@@ -14,7 +14,7 @@ const keys: [string, string][] = [
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
   ['Esc', 'back to the bench'],
   ['on a dial', 'arrows step, with Shift ten steps; Home, Enter, Space'],
-  ['on the plane', 'arrows move the window, + and − zoom, 0 fits, R reads'],
+  ['on the plane', 'arrows move the window, + and − zoom, 0 fits, R reads, L lets a curve be heard'],
 ];
 onMounted(() => card.value?.focus());
 </script>

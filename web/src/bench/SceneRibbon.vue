@@ -62,6 +62,9 @@ async function rename(index: number, name: string): Promise<string> {
 
 <template>
   <nav class="ribbon" aria-label="Scenes">
+    <p class="only-spoken" role="status">
+      {{ scenes.length > 1 ? `Scene ${bench.scene + 1}: ${scenes[bench.scene]?.name}` : '' }}
+    </p>
     <ol>
       <li
         v-for="(scene, index) in scenes"

@@ -17,7 +17,7 @@ function keep(words: string) {
 </script>
 
 <template>
-  <details class="note" :open="!!note">
+  <details class="note">
     <summary>Your note for this scene</summary>
     <textarea
       :value="note"

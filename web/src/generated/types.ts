@@ -509,7 +509,7 @@ export interface NamedLine {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -580,6 +580,7 @@ export interface Answer {
   beginnings?: Beginning[];
   mended?: Mended;
   advice?: AdviceView;
+  heard?: HeardView;
   reading?: ReadingView;
 }
 
@@ -665,6 +666,21 @@ export interface AdviceView {
   code: string;
   message: string;
   mends: Mended[];
+}
+
+/** HeardView is a curve as a line of tones from left to right. */
+export interface HeardView {
+  /** Heights are shares of the window's height; null where there is silence. */
+  heights: number[];
+  marks: MarkView[];
+  /** Words tell the marks in their order. */
+  words: string;
+}
+
+/** MarkView is a place of a curve that is marked by a tick: its share of the window's width, and what it is. */
+export interface MarkView {
+  at: number;
+  name: string;
 }
 
 /** ReadingView is a point read off a curve. */
@@ -783,6 +799,8 @@ export interface FrameTexts {
   moved: boolean;
   /** Coarse are the ids of the curves that the panel shows coarser than it should, or not at all: they take too much work. */
   coarse: string[];
+  /** Idle names the dials that move nothing in the scene. */
+  idle: string[];
   /** Inked tells that ink is in play which the document does not keep. */
   inked: boolean;
   /** LeftOut is how many labels have no room. */

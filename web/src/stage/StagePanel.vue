@@ -16,6 +16,7 @@ import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
 import { worn } from '../styles/theme';
 import { arrows, listen } from './gestures';
+import { play, stop } from './hearing';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
 
@@ -98,9 +99,28 @@ function leaveAdvice() {
   advice.value = undefined;
 }
 
+const lastCurve = () => ofKind(bench.document?.shown, 'curve').findLast((s) => bench.isSeen(s.id));
+
+/** Lets the last curve that is seen be heard, and says what its ticks mark. */
+async function hear() {
+  const curve = lastCurve();
+  if (!curve) return;
+  const inPlay = await bench.inPlayOf(props.index);
+  const { heard } = await bench.ask({
+    kind: 'hear',
+    panel: props.index,
+    ...size,
+    ...inPlay,
+    id: curve.body.function,
+  });
+  if (!heard) return;
+  spoken.value = heard.words;
+  await play(heard);
+}
+
 /** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */
 async function openReading() {
-  const curve = ofKind(bench.document?.shown, 'curve').findLast((s) => !bench.isHidden(s.id));
+  const curve = lastCurve();
   if (!reading.value && curve) await readings.at(curve.body.function, '0');
   await readingCard.value?.focus();
 }
@@ -171,6 +191,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   observer.disconnect();
   window.removeEventListener('pointerdown', letGo);
+  stop();
   unlisten();
   window.clearTimeout(describing);
   bench.placers[props.index] = undefined;
@@ -202,7 +223,7 @@ function zoom(x: number, y: number, factor: number) {
   void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
 }
 
-/** Keys on the plane: arrows pan, + and − zoom, 0 fits, r reads. */
+/** Keys on the plane: arrows pan, + and − zoom, 0 fits, r reads, l listens. */
 function planeKey(e: KeyboardEvent) {
   const arrow = arrows[e.key];
   if (arrow) {
@@ -213,6 +234,10 @@ function planeKey(e: KeyboardEvent) {
   } else if (e.key === '0') {
     e.preventDefault();
     void bench.fit(props.index);
+    return;
+  } else if (e.key === 'l' && !e.ctrlKey && !e.metaKey) {
+    e.preventDefault();
+    void hear();
     return;
   } else if (e.key === 'r' && !e.ctrlKey && !e.metaKey) {
     e.preventDefault();
@@ -258,7 +283,7 @@ function take(id: string) {
         :class="{ plotting: bench.plotting, taken }"
         tabindex="0"
         role="application"
-        :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve.`"
+        :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve, L lets a curve be heard.`"
         @keydown="planeKey"
       >
         <div ref="surfaces" />

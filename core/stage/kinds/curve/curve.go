@@ -3,10 +3,13 @@ package curve
 
 import (
 	"fmt"
+	"strings"
 
+	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/found"
 	"parvix/core/stage/kind"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/picture"
@@ -139,10 +142,18 @@ func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
 	return head
 }
 
-// Describe names the curve, or the family's values.
-func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
+// Describe says what the curve is, and where it meets the axes and turns as far as that is known; or the family's values.
+func (l *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	if l.Family == nil {
-		return []string{"The curve of " + l.body.Function + "."}
+		said := []string{"The curve of " + l.body.Function + ": " + d.Spoken(l.Function) + "."}
+		if known, isCurrent := d.FoundOf(l.Function); isCurrent && known.Period == 0 {
+			for _, of := range described {
+				if points := known.Points[of.finding]; len(points) > 0 && len(points) <= mostDescribed {
+					said = append(said, of.words+" "+pairs(points)+".")
+				}
+			}
+		}
+		return said
 	}
 	first, last := l.Family.Ends()
 	return []string{fmt.Sprintf("%d curves of %s, for values of %s from %v to %v.", len(l.Family.Members), l.body.Function, l.body.Family.Parameter, first, last)}
@@ -151,4 +162,22 @@ func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
 // Box is what is interesting of the curve.
 func (l *Live) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	box.Curve(l.Function)
+}
+
+// described are the findings that are told with a curve.
+var described = []struct {
+	finding document.Finding
+	words   string
+}{{document.Zeros, "It meets the x-axis at"}, {document.YIntercept, "It meets the y-axis at"}, {document.Maxima, "It is highest at"},
+	{document.Minima, "It is lowest at"}, {document.Holes, "It has a hole at"}}
+
+// mostDescribed is of how many points each is told.
+const mostDescribed = 4
+
+func pairs(points []found.Point) string {
+	var list []string
+	for _, p := range points {
+		list = append(list, fmt.Sprintf("(%s, %s)", number.Format(p.X, 2), number.Format(p.Y, 2)))
+	}
+	return strings.Join(list, ", ")
 }

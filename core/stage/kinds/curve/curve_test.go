@@ -143,3 +143,12 @@ func TestWhatIsRememberedFollowsTheScene(t *testing.T) {
 	in, _ = e.Before()
 	assert.Equal(t, 3.0, in[1])
 }
+
+// Whoever cannot see the curve hears its formula with the values in play, and where it meets the axes and turns.
+func TestACurveIsDescribedInWords(t *testing.T) {
+	_, e := stagetest.WithParameter(t, "a(x − 1)² − 4", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}})
+	live := e.Shown[0].Live.(*curve.Live)
+	assert.Equal(t, []string{"The curve of f: f of x equals the square of x minus 1, minus 4."}, live.Describe(e, e.Shown[0].Entry))
+	e.Set(0, -2)
+	assert.Equal(t, "The curve of f: f of x equals minus 2 times the square of x minus 1, minus 4.", live.Describe(e, e.Shown[0].Entry)[0])
+}

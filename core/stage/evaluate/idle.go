@@ -1,0 +1,114 @@
+package evaluate
+
+import (
+	"slices"
+
+	"parvix/core/formula/expr"
+	"parvix/core/stage/document"
+)
+
+// idle are the dials that move nothing in the scene, as they were found for what was seen.
+type idle struct {
+	seen  string
+	names []string
+}
+
+// ranThrough are the fields whose parameter an entry runs through itself, as a family and a path do: the dial of that letter does not move it.
+var ranThrough = []string{"family.parameter", "as"}
+
+// Idle names the dials on which nothing hangs that the scene shows or says: before a class they would do nothing.
+func (d *Demonstration) Idle() []string {
+	seen := make([]byte, 0, len(d.Shown)+len(d.Said))
+	for _, list := range [2][]*Shown{d.Shown, d.Said} {
+		for _, s := range list {
+			seen = append(seen, '0')
+			if d.InScene(s) {
+				seen[len(seen)-1] = '1'
+			}
+		}
+	}
+	if d.idle.names != nil && d.idle.seen == string(seen) {
+		return d.idle.names
+	}
+	used := make([]bool, len(d.Parameters))
+	for _, list := range [2][]*Shown{d.Shown, d.Said} {
+		for _, s := range list {
+			if d.InScene(s) {
+				d.hangsOn(s.Entry, used, map[string]bool{})
+			}
+		}
+	}
+	d.idle = idle{string(seen), []string{}}
+	for i, p := range d.Parameters {
+		if !used[i] {
+			d.idle.names = append(d.idle.names, p.Stated.Name)
+		}
+	}
+	return d.idle.names
+}
+
+// hangsOn marks the parameters on which an entry hangs, by itself or by what it belongs to.
+func (d *Demonstration) hangsOn(e *document.Entry, used []bool, visited map[string]bool) {
+	if visited[e.ID] {
+		return
+	}
+	visited[e.ID] = true
+	var own []string
+	for _, field := range ranThrough {
+		own = append(own, e.Field(field))
+	}
+	mark := func(i int) {
+		if i >= 0 && !slices.Contains(own, d.Parameters[i].Stated.Name) {
+			used[i] = true
+		}
+	}
+	for _, r := range e.Refs() {
+		switch {
+		case *r.Text == "" || slices.Contains(ranThrough, r.Field):
+		case r.IsFormula():
+			for _, name := range d.namesIn(r) {
+				mark(d.Find(name))
+			}
+		case r.Role == document.FunctionName:
+			if f := d.Function(*r.Text); f != nil {
+				for _, i := range f.Hangs() {
+					mark(i)
+				}
+			}
+		case r.Role == document.ParameterName:
+			mark(d.Find(*r.Text))
+		case r.Role == document.EntryID:
+			if other := d.Other(*r.Text); other != nil {
+				d.hangsOn(other.Entry, used, visited)
+			}
+		}
+	}
+}
+
+// namesIn are the letters of a formula, those of the functions it uses included, but for its variables.
+func (d *Demonstration) namesIn(r document.Ref) []string {
+	var sides []expr.Node
+	scope := d.Scope().With(r.Variables...)
+	switch r.Role {
+	case document.Condition:
+		relation, _ := expr.ParseRelation(*r.Text, scope)
+		sides = relation.Sides
+	case document.Statement:
+		statement, _ := expr.ParseStatement(*r.Text, d.Scope())
+		sides = []expr.Node{statement.Node}
+	default:
+		formula, _ := expr.Parse(*r.Text, scope)
+		sides = []expr.Node{formula.Node}
+	}
+	var names []string
+	for _, n := range sides {
+		if n == nil {
+			continue // what cannot be read hangs on nothing
+		}
+		if inlined, err := d.Resolve(n); err == nil {
+			n = inlined
+		}
+		names = append(names, expr.Names(n)...)
+	}
+	return slices.DeleteFunc(names, func(name string) bool { return slices.Contains(r.Variables, name) })
+}
