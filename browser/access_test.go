@@ -97,3 +97,28 @@ func TestACurveIsHeard(t *testing.T) {
 	saying(t, page, ".only-spoken[role=status]", "f: zero, maximum, zero|f: zeros, maximum, zeros|f: zero.*zero")
 	until(t, page, `() => window.tones === 4`)
 }
+
+// The first Tab offers ways past the head; keys of a single letter can be switched off (WCAG 2.2, 2.4.1 and 2.1.4).
+func TestTheKeyboardGoesPastTheHead(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	drawn(t, page)
+	press(t, page, input.Tab)
+	saying(t, page, ".skips button:focus", "To the stage")
+	press(t, page, input.Tab)
+	saying(t, page, ".skips button:focus", "To the dials")
+	press(t, page, input.Enter)
+	until(t, page, `() => document.activeElement.getAttribute('role') === 'slider'`)
+
+	click(t, one(t, page, `[aria-label="List of keys"]`))
+	click(t, saying(t, page, ".keys label", "single letter"))
+	click(t, one(t, page, `[aria-label="Close the list of keys"]`))
+	require.NoError(t, one(t, page, ".plane").Focus())
+	press(t, page, 'p')
+	press(t, page, '?')
+	drawn(t, page)
+	assert.False(t, page.MustHas(".large-pointer"))
+	assert.False(t, page.MustHas(".keys"))
+	assert.Equal(t, "off", ask[string](t, page, `() => localStorage.getItem('parvix-keys')`))
+}

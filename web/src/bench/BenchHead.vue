@@ -8,7 +8,7 @@ import Wordmark from '../shared/Wordmark.vue';
 import { useBench } from './store';
 
 defineProps<{ presenting: boolean }>();
-const emit = defineEmits<{ present: [] }>();
+const emit = defineEmits<{ present: []; keys: [] }>();
 const bench = useBench();
 
 const scenes = computed(() => bench.document?.scenes ?? []);
@@ -107,6 +107,7 @@ async function exportPicture() {
       >
         ↷
       </button>
+      <button class="icon" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">?</button>
       <ThemeMenu class="plain" />
       <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
         >Export</ActionMenu

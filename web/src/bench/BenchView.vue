@@ -15,7 +15,9 @@ import KeysCard from './KeysCard.vue';
 import DeletedDialog from './DeletedDialog.vue';
 import SceneRibbon from './SceneRibbon.vue';
 import SignInAgain from './SignInAgain.vue';
+import SkipLinks from './SkipLinks.vue';
 import { useAddress } from './address';
+import { singleKeys } from './keys';
 import BoardBar from '../board/BoardBar.vue';
 import BoardTimer from '../board/BoardTimer.vue';
 import LargePointer from '../board/LargePointer.vue';
@@ -86,7 +88,8 @@ function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement;
   if (target.matches('input, textarea, select, [contenteditable]')) return;
   const command = e.ctrlKey || e.metaKey;
-  if (command && e.key.toLowerCase() === 'z') void (e.shiftKey ? bench.redo() : bench.undo());
+  if (!command && e.key.length === 1 && !singleKeys.value) return;
+  if (command && e.key.toLowerCase() === 'z') undoing(e.shiftKey);
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
   else if (e.key === 'Escape' && bench.presenting) void present(false);
   else if (e.key === '?') keysOpen.value = !keysOpen.value;
@@ -98,6 +101,12 @@ function key(e: KeyboardEvent) {
   else if (e.key === 'PageUp') void bench.goScene(bench.scene - 1);
   else return;
   e.preventDefault();
+}
+
+/** While presenting only what was done since is undone. */
+function undoing(forward: boolean) {
+  if (bench.presenting) void (forward || board.undo());
+  else void (forward ? bench.redo() : bench.undo());
 }
 
 /** What the key of a clicker that darkens the screen does: the curtain covers everything, and is taken away again. */
@@ -140,7 +149,8 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="bench" :class="{ presenting: bench.presenting, folded: !folioOpen || bench.presenting }">
-    <BenchHead :presenting="bench.presenting" @present="present(true)" />
+    <SkipLinks v-if="bench.document && !bench.presenting" />
+    <BenchHead :presenting="bench.presenting" @present="present(true)" @keys="keysOpen = true" />
     <SceneRibbon v-if="bench.document && !bench.presenting" :folio="folioOpen" @folio="folioOpen = $event" />
     <main
       v-if="bench.document"

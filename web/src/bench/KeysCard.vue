@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The keys, listed when ? is pressed.
 import { onMounted, useTemplateRef } from 'vue';
+import { singleKeys } from './keys';
 
 const emit = defineEmits<{ close: [] }>();
 const card = useTemplateRef<HTMLElement>('card');
@@ -36,6 +37,7 @@ onMounted(() => card.value?.focus());
         <dd>{{ words }}</dd>
       </template>
     </dl>
+    <label class="single"><input v-model="singleKeys" type="checkbox" /> keys of a single letter act</label>
   </div>
 </template>
 
@@ -62,6 +64,10 @@ dl {
   grid-template-columns: auto 1fr;
   gap: 6px 20px;
   margin: 0;
+}
+.single {
+  display: block;
+  margin-top: 14px;
 }
 dt {
   font-weight: 700;

@@ -46,6 +46,12 @@ const actions = (index: number): Action[] => [
     off: index === scenes.value.length - 1,
   },
   {
+    key: 'ink',
+    words: 'Wipe its ink',
+    act: () => void bench.change((copy) => delete copy.scenes[index]!.ink),
+    off: !scenes.value[index]?.ink?.length,
+  },
+  {
     key: 'remove',
     words: 'Take this scene out',
     act: () => void bench.removeScene(index),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // While presenting: what is shown and said, each to be covered and revealed by a tap or by its number key.
 import { computed, onBeforeUnmount, onMounted } from 'vue';
+import { singleKeys } from '../bench/keys';
 import { useBench } from '../bench/store';
 import Pieces from '../shared/Pieces.vue';
 import { useBoard } from './board';
@@ -21,7 +22,7 @@ const entries = computed(() => {
 });
 
 function key(e: KeyboardEvent) {
-  const entry = /^[1-9]$/.test(e.key) ? entries.value[Number(e.key) - 1] : undefined;
+  const entry = singleKeys.value && /^[1-9]$/.test(e.key) ? entries.value[Number(e.key) - 1] : undefined;
   if (!entry || (e.target as HTMLElement).matches('input, textarea, [contenteditable]')) return;
   e.preventDefault();
   bench.turn(entry.id);

@@ -101,7 +101,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
           </label>
         </template>
       </Sheet>
-      <span class="keys">
+      <span class="step-keys">
         <button
           class="key sweep"
           :aria-pressed="running"
@@ -206,7 +206,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   font-size: 14px;
   min-height: 36px;
 }
-.keys {
+.step-keys {
   display: flex;
   flex: none;
   gap: 6px;
