@@ -22,7 +22,7 @@ build: bin/parvix ## Build front end and program
 
 test: lint-quick test-page $(PAGE) ## Everything: core, server with a real database, browser
 	@scripts/need database browser
-	go test -timeout 30m ./...
+	go test -timeout 45m ./...
 
 test-core: ## The core alone; needs nothing but Go
 	go test ./core/... ./export/... ./demo/...
@@ -39,7 +39,7 @@ test-server: ## The server against a real MariaDB
 
 test-browser: $(PAGE) ## The real interface in headless Chromium
 	@scripts/need database browser
-	go test -timeout 30m ./browser/...
+	go test -timeout 45m ./browser/...
 
 bench: $(PAGE) ## Figures, native, in WebAssembly and in the browser: writes docs/performance.md
 	@scripts/need database browser

@@ -43,6 +43,5 @@ const fresh: EntryOf<'text'> = { id: '', kind: 'text', look: { colour: 0 }, body
 <style scoped>
 .hidden :deep(.says) {
   color: var(--muted);
-  opacity: 0.6;
 }
 </style>
