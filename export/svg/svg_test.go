@@ -15,6 +15,7 @@ import (
 	"parvix/core/stage/kinds/trace"
 	"parvix/demo"
 	"parvix/export/svg"
+	"parvix/export/theme"
 )
 
 // elements reads a picture as XML and counts its elements.
@@ -93,4 +94,15 @@ func TestThePictureHasItsFormulas(t *testing.T) {
 	}
 	assert.NotContains(t, picture, "htmlClass", "no command of the typesetting is left")
 	assert.NotContains(t, picture, `\`)
+}
+
+// What was written by hand is part of a picture, in its colour.
+func TestInkIsPartOfThePicture(t *testing.T) {
+	d := document.New("Ink")
+	without := svg.Document(d, 400, 300)
+	d.Scenes[0].Ink = []document.InkStroke{{Panel: "plane1", Colour: 1, Points: []float64{-2, -1, 0, 1, 2, -1}}}
+	with := svg.Document(d, 400, 300)
+	red := theme.Paper.Hues[1]
+	assert.NotContains(t, without, red)
+	assert.Contains(t, with, red)
 }

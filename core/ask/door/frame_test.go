@@ -218,3 +218,28 @@ func TestATransformationStandsAtItsStep(t *testing.T) {
 	it.GoStep(99, 1)
 	it.frame(t)
 }
+
+// Ink is written in a panel's pixels, drawn above everything, kept with its scene when that is asked for, and refused nowhere a hand can reach.
+func TestInkIsWrittenThroughTheDoor(t *testing.T) {
+	d := document.New("Ink")
+	it := loaded(t, d)
+	require.True(t, it.Frame(0, 600, 350))
+	door.InkFrom(it, 0, 2, 600, 350, 100, 100)
+	door.InkTo(it, 0, 600, 350, 200, 120)
+	door.InkTo(it, 0, 600, 350, 300, 100)
+	door.InkUp(it, 0, 600, 350)
+	door.InkFrom(it, 5, 0, 600, 350, 1, 1)
+	require.True(t, it.Frame(0, 600, 350))
+	assert.Contains(t, string(it.Texts()), `"inked":true`)
+
+	kept := ask(t, it, door.Ask{Kind: door.AskKeepInk, Document: d}).Document
+	require.Len(t, kept.Scenes[0].Ink, 1)
+	stroke := kept.Scenes[0].Ink[0]
+	assert.Equal(t, 2, stroke.Colour)
+	// 100 of 600 pixels from the left of a window from −6 to 6 is −4.
+	assert.InDelta(t, -4, stroke.Points[0], 1e-9)
+	assert.InDelta(t, 0, stroke.Points[len(stroke.Points)-2], 1e-9)
+
+	door.InkBack(it)
+	assert.Empty(t, ask(t, it, door.Ask{Kind: door.AskKeepInk, Document: d}).Document.Scenes[0].Ink)
+}
