@@ -185,10 +185,10 @@ func TestASweepRunsOncePausesAndGoesOn(t *testing.T) {
 	assert.InDelta(t, 0, 20*paused-float64(int(20*paused+0.5)), 1e-9, "a paused dial rests on a step of 0.05")
 
 	click(t, one(t, page, `[aria-label="Sweep t"]`))
-	until(t, page, `async () => (await parvix.values()).t === 8`)
+	until(t, page, `async () => (await parvix.values()).t === 6`)
 	one(t, page, `[aria-label="Sweep t"]`) // it has ended by itself
 	drawn(t, page)
-	assert.InDelta(t, 8, values(t, page)["t"], 1e-12, "a sweep that runs once ends at the upper end")
+	assert.InDelta(t, 6, values(t, page)["t"], 1e-12, "a sweep that runs once ends at the upper end")
 	assert.True(t, ask[bool](t, page, `() => document.querySelector('[aria-label="Undo"]').disabled === false`))
 
 	click(t, saying(t, page, "button", "starting values"))

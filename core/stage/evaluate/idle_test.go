@@ -23,7 +23,7 @@ func TestADialThatMovesNothingIsIdle(t *testing.T) {
 	e.Turn(e.Shown[0])
 	assert.Equal(t, []string{"a"}, e.Idle(), "only the family is left of what hangs on a")
 	e.Turn(e.Shown[2])
-	assert.Equal(t, []string{"a", "d"}, e.Idle())
+	assert.ElementsMatch(t, []string{"a", "d"}, e.Idle())
 	e.Turn(e.Shown[1])
 	assert.ElementsMatch(t, []string{"a", "b", "c", "d"}, e.Idle())
 	e.Unturn()
