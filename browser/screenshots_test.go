@@ -36,7 +36,7 @@ func TestScreenshots(t *testing.T) {
 
 	copyBench(t, page, fountain)
 	until(t, page, `() => { document.querySelector('.title button').textContent = 'The jet of the quay fountain'; return true; }`)
-	pull(t, page, one(t, page, `[data-dial="t"] .pointer`), 60, 0)
+	pull(t, page, one(t, page, `[data-dial="t"] .pointer`), 115, 0)
 	shoot(page, "bench")
 
 	openFindings(t, page)

@@ -107,7 +107,7 @@ async function exportPicture() {
       >
         ↷
       </button>
-      <button class="icon" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">?</button>
+      <button class="icon keys-list" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">?</button>
       <ThemeMenu class="plain" />
       <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
         >Export</ActionMenu
@@ -234,6 +234,7 @@ input.title {
     min-width: 0;
   }
   .room,
+  .keys-list,
   .presenting .scenes {
     display: none;
   }
