@@ -107,7 +107,9 @@ async function exportPicture() {
       >
         ↷
       </button>
-      <button class="icon keys-list" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">?</button>
+      <button class="icon keys-list" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">
+        ?
+      </button>
       <ThemeMenu class="plain" />
       <ActionMenu class="plain" label="Export" :actions="exports" :disabled="!bench.document"
         >Export</ActionMenu
