@@ -174,6 +174,7 @@ func TestTheTeachersWindowLeadsTheBoard(t *testing.T) {
 	click(t, saying(t, desk, "button", "next"))
 	front(t, page)
 	until(t, page, `() => parvix.scene() === 1`)
+	one(t, page, ".board-bar") // another window at the front ends no talk
 }
 
 // A link leads to a scene and to the board; the browser's back button leads from the board to the bench, and from there to the shelf.

@@ -57,6 +57,21 @@ func TestNoLabelCoversAnythingOrLeavesDoubtInAnyScene(t *testing.T) {
 	assert.Less(t, all.LeftOut, all.Labels/100)
 }
 
+// On a screen of 3840 by 2160, where type is three times as large, labels have room as on a laptop.
+func TestLabelsHaveRoomOnALargeBoard(t *testing.T) {
+	var all legible.Verdict
+	eachScene(t, func(e *evaluate.Demonstration, where string) {
+		for panel := range e.Document.Panels {
+			var c compose.Composer
+			c.Type = 3.4
+			all.Add(legible.Judge(c.Compose(e.Frame(panel, 3800/float64(len(e.Document.Panels)), 1300))), where)
+		}
+	})
+	assert.Greater(t, all.Labels, 200)
+	assert.LessOrEqual(t, len(all.Covering), 1, "wanted: none; an angle's label touches an edge of its arc: %v", all.Covering)
+	assert.Less(t, all.LeftOut, all.Labels/50)
+}
+
 // At least six demonstrations are small lessons of three to six scenes.
 func TestLessonsHaveScenes(t *testing.T) {
 	documents, err := demo.Documents()

@@ -86,6 +86,9 @@ func beginScene(i int32) { guarded(func() { the.BeginScene(int(i)) }) }
 //go:wasmexport goScene
 func goScene(share float64) { guarded(func() { the.GoScene(share) }) }
 
+//go:wasmexport settleLabels
+func settleLabels() { guarded(func() { door.SettleLabels(the) }) }
+
 //go:wasmexport startingValues
 func startingValues() { guarded(the.StartingValues) }
 

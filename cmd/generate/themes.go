@@ -7,7 +7,7 @@ import (
 	"parvix/export/theme"
 )
 
-// themesCSS writes the colours of every theme: chosen by name on the page's root, else by what the system prefers.
+// themesCSS writes the colours of every theme, the usual one for a page that names none.
 func themesCSS(string) ([]byte, error) {
 	var w strings.Builder
 	w.WriteString("/* Made by cmd/generate from export/theme; do not edit. */\n")

@@ -12,7 +12,7 @@ import (
 
 // Theme is one set of colours, as hexadecimal sRGB.
 type Theme struct {
-	// Key is its name in the page's address of styles; Words is what a teacher reads.
+	// Key is its name in the page's styles; Words is what a teacher reads.
 	Key, Words string
 	// IsDark tells that what is written is lighter than what it is written on.
 	IsDark bool

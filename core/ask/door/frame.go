@@ -70,6 +70,16 @@ func (door *Door) BeginScene(i int) {
 func (door *Door) GoScene(share float64) {
 	if door.d != nil {
 		door.d.GoScene(share)
+		if share >= 1 {
+			SettleLabels(door)
+		}
+	}
+}
+
+// SettleLabels tells that a hand has let go: labels may stand anew where they are best.
+func SettleLabels(door *Door) {
+	for _, c := range door.composers {
+		c.SettleLabels()
 	}
 }
 
@@ -238,7 +248,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Idle: d.Idle(), Inked: d.Ink.IsInPlay(), Coarse: append([]string{}, c.Coarse...),
+		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Idle: []string{}, Coarse: append([]string{}, c.Coarse...),
 		LeftOut: p.LeftOut, Numbers: append([]picture.Number{}, p.Numbers...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
@@ -262,6 +272,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 
 // tell writes the words of a frame that belong to no panel.
 func tell(d *evaluate.Demonstration, texts *FrameTexts) {
+	texts.Idle, texts.Inked = d.Idle(), d.Ink.IsInPlay()
 	for _, q := range d.Parameters {
 		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
 	}

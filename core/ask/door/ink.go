@@ -5,28 +5,32 @@ import (
 	"parvix/core/stage/view"
 )
 
+// seenAs is how a panel is seen in a size; false where there is none.
+func seenAs(door *Door, panel int, width, height float64) (view.View, bool) {
+	if door.composer(panel) == nil {
+		return view.View{}, false
+	}
+	return view.Seen(door.d.Panel(panel), width, height), true
+}
+
 // InkFrom begins a line by hand at a place in a panel's pixels.
 func InkFrom(door *Door, panel, colour int, width, height, px, py float64) {
-	if door.composer(panel) == nil {
-		return
+	if v, is := seenAs(door, panel, width, height); is {
+		door.d.Ink.Begin(panel, colour, v.AtX(px), v.AtY(py))
 	}
-	v := view.Seen(door.d.Panel(panel), width, height)
-	door.d.Ink.Begin(panel, colour, v.AtX(px), v.AtY(py))
 }
 
 // InkTo leads the line on.
 func InkTo(door *Door, panel int, width, height, px, py float64) {
-	if door.composer(panel) == nil {
-		return
+	if v, is := seenAs(door, panel, width, height); is {
+		door.d.Ink.GoOn(v.AtX(px), v.AtY(py))
 	}
-	v := view.Seen(door.d.Panel(panel), width, height)
-	door.d.Ink.GoOn(v.AtX(px), v.AtY(py))
 }
 
 // InkUp ends the line.
 func InkUp(door *Door, panel int, width, height float64) {
-	if door.composer(panel) != nil {
-		door.d.Ink.End(view.Seen(door.d.Panel(panel), width, height))
+	if v, is := seenAs(door, panel, width, height); is {
+		door.d.Ink.End(v)
 	}
 }
 

@@ -234,8 +234,8 @@ type HeardView struct {
 
 // MarkView is a place of a curve that is marked by a tick: its share of the window's width, and what it is.
 type MarkView struct {
-	At   float64 `json:"at"`
-	Name string  `json:"name"`
+	At      float64          `json:"at"`
+	Finding document.Finding `json:"finding"`
 }
 
 // ReadingView is a point read off a curve.

@@ -193,8 +193,7 @@ func hear(door *Door, ask *Ask, a *Answer, on asked) error {
 	}
 	var names []string
 	for _, m := range heard.Marks {
-		name := found.NameOfOne(m.Finding)
-		a.Heard.Marks, names = append(a.Heard.Marks, MarkView{m.At, name}), append(names, name)
+		a.Heard.Marks, names = append(a.Heard.Marks, MarkView{m.At, m.Finding}), append(names, found.NameOfOne(m.Finding))
 	}
 	a.Heard.Words = ask.ID + ": " + strings.Join(names, ", ")
 	if len(names) == 0 {

@@ -39,7 +39,7 @@ const ratherFar = 160.0
 func (s *labelling) findFarOff(i int, best spot) spot {
 	at, reach := [2]float64{s.anchors[i].X, s.anchors[i].Y}, math.Inf(1)
 	if best.cost < covers {
-		reach = ratherFar
+		reach = ratherFar * s.size()
 	}
 	offer := func(from [2]float64, distance float64, cost int) {
 		for k := range farDirections {
@@ -62,7 +62,7 @@ func (s *labelling) findFarOff(i int, best spot) spot {
 		}
 	}
 	for distance := farFrom; distance <= farTo; distance += farStep {
-		if offer([2]float64{}, distance, farCost+int(distance)); best.cost < turnsBack {
+		if offer([2]float64{}, distance*s.size(), farCost+int(distance)); best.cost < turnsBack {
 			break
 		}
 	}

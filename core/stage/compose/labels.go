@@ -193,10 +193,22 @@ func (s *labelling) turnCost(was spot, toward [2]int) int {
 	switch {
 	case was.toward[0]*toward[0] >= 0 && was.toward[1]*toward[1] >= 0:
 		return 0
-	case was.turned > 0 && s.placed-was.turned < once:
+	case s.turnedLately(was):
 		return turnsBack
 	}
 	return sideChange
+}
+
+// turnedLately tells that a label has gone over to the other side not long ago.
+func (s *labelling) turnedLately(was spot) bool { return was.turned > 0 && s.placed-was.turned < once }
+
+// SettleLabels lets the labels of the next picture stand where they are best, since nothing moves any more: one that kept its side at the
+// cost of a place farther off comes near again.
+func (c *Composer) SettleLabels() {
+	for id, was := range c.stood {
+		was.turned = 0
+		c.stood[id] = was
+	}
 }
 
 // glide is how far in pixels a label moves at most from one picture to the next without a jump: one that stands still while its point
@@ -224,8 +236,9 @@ func (s *labelling) remember(was, now spot) spot {
 	return now
 }
 
-// laid is a candidate with its box.
+// laid is a candidate with its box. Gaps grow with the type, as points and lines do.
 func (s *labelling) laid(i int, at spot, gap float64) spot {
+	gap *= s.size()
 	size := s.sizes[i]
 	side := [2]float64{}
 	if at.side >= 0 {
@@ -350,7 +363,7 @@ func (s *labelling) write() {
 		c.pic.LeftOut++
 	}
 	for id, was := range c.stood {
-		if _, is := stood[id]; !is && s.placed-was.turned < once {
+		if _, is := stood[id]; !is && s.turnedLately(was) {
 			was.missing = true
 			stood[id] = was
 		}

@@ -102,6 +102,28 @@ func TestALabelDoesNotGoBackAndForth(t *testing.T) {
 	assert.Empty(t, turns.BackAndForth())
 }
 
+// What was taken into account for the sake of calm is made good when the hand lets go: the labels come as near as they can.
+func TestLabelsComeNearWhenTheHandLetsGo(t *testing.T) {
+	coordinates := document.Look{Label: document.LabelCoordinates}
+	_, e := stagetest.WithParameter(t, "x² − 2", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}},
+		document.Entry{ID: "p", Look: coordinates, Body: &point.Body{Name: "P", X: "a", Y: "f(a)"}},
+		document.Entry{ID: "q", Look: coordinates, Body: &point.Body{Name: "Q", X: "−a", Y: "f(a)"}})
+	away := func(pic *picture.Picture) (far float64) {
+		for _, l := range pic.Labels {
+			far = max(far, math.Hypot(l.X+l.Width/2-l.At[0], l.Y+l.Height/2-l.At[1]))
+		}
+		return far
+	}
+	var c compose.Composer
+	dragged := 0.0
+	for k := range 60 {
+		e.Set(0, 3-6*float64(k)/90)
+		dragged = away(c.Compose(e.Frame(0, 450, 450)))
+	}
+	c.SettleLabels()
+	assert.Less(t, away(c.Compose(e.Frame(0, 450, 450))), dragged-30)
+}
+
 // A long formula that has no room gives way to the name alone.
 func TestALabelWithoutRoomSaysLess(t *testing.T) {
 	long := document.Entry{ID: "c", Look: document.Look{Label: document.LabelFormula}, Body: &curve.Body{Function: "f"}}

@@ -30,7 +30,7 @@ func (s *labelling) weight(i int, at *spot, but int) (cost int) {
 		if a.IsPoint {
 			others = s.points | unnamed
 		}
-		if s.Room.isClear(ink, a.own, others, farFromOwn*2/3) {
+		if s.Room.isClear(ink, a.own, others, farFromOwn*2/3*s.size()) {
 			return 0
 		}
 		cost += ambiguous
@@ -78,8 +78,8 @@ const lineHalf = 1.5
 // crossed tells what the line that would lead to a label crosses, its own and the axes aside.
 func (s *labelling) crossed(a *Anchor, leader segment) (by owners) {
 	dx, dy := leader.to[0]-leader.from[0], leader.to[1]-leader.from[1]
-	if length := math.Hypot(dx, dy); length > leaderShort {
-		leader.from = [2]float64{leader.from[0] + dx*leaderShort/length, leader.from[1] + dy*leaderShort/length}
+	if length, short := math.Hypot(dx, dy), leaderShort*s.size(); length > short {
+		leader.from = [2]float64{leader.from[0] + dx*short/length, leader.from[1] + dy*short/length}
 	}
 	return s.along(leader) &^ (a.own | axisLine)
 }

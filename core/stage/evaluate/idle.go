@@ -22,7 +22,7 @@ func (d *Demonstration) Idle() []string {
 	for _, list := range [2][]*Shown{d.Shown, d.Said} {
 		for _, s := range list {
 			seen = append(seen, '0')
-			if d.InScene(s) {
+			if d.belongs(s) {
 				seen[len(seen)-1] = '1'
 			}
 		}
@@ -33,7 +33,7 @@ func (d *Demonstration) Idle() []string {
 	used := make([]bool, len(d.Parameters))
 	for _, list := range [2][]*Shown{d.Shown, d.Said} {
 		for _, s := range list {
-			if d.InScene(s) {
+			if d.belongs(s) {
 				d.hangsOn(s.Entry, used, map[string]bool{})
 			}
 		}
@@ -45,6 +45,11 @@ func (d *Demonstration) Idle() []string {
 		}
 	}
 	return d.idle.names
+}
+
+// belongs tells that the scene keeps an entry, though it may be covered now, or that it was revealed: to cover a curve takes no dial away.
+func (d *Demonstration) belongs(s *Shown) bool {
+	return !d.scene().IsHidden(s.Entry.ID) || d.InScene(s)
 }
 
 // hangsOn marks the parameters on which an entry hangs, by itself or by what it belongs to.

@@ -20,12 +20,15 @@ func TestADialThatMovesNothingIsIdle(t *testing.T) {
 		document.Entry{ID: "c2", Body: &curve.Body{Function: "g", Family: &family.Given{Parameter: "a", Values: []string{"1", "2"}}}},
 		document.Entry{ID: "g1", Body: &guide.Body{Direction: guide.Upright, At: "d/2"}})
 	assert.Empty(t, e.Idle())
-	e.Turn(e.Shown[0])
+	scene := &e.Document.Scenes[0]
+	scene.Hidden = []string{"c1"}
 	assert.Equal(t, []string{"a"}, e.Idle(), "only the family is left of what hangs on a")
-	e.Turn(e.Shown[2])
+	scene.Hidden = []string{"c1", "g1"}
 	assert.ElementsMatch(t, []string{"a", "d"}, e.Idle())
-	e.Turn(e.Shown[1])
+	scene.Hidden = []string{"c1", "c2", "g1"}
 	assert.ElementsMatch(t, []string{"a", "b", "c", "d"}, e.Idle())
-	e.Unturn()
-	assert.Empty(t, e.Idle())
+	e.Turn(e.Shown[0])
+	assert.ElementsMatch(t, []string{"c", "d"}, e.Idle(), "what is revealed counts")
+	scene.Hidden = nil
+	assert.Empty(t, e.Idle(), "and what is covered still does, so that no dial goes when a curve is covered")
 }

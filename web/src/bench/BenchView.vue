@@ -71,12 +71,13 @@ watch(() => props.id, open);
 
 const isEmpty = computed(() => !bench.document?.stated.length && !bench.document?.shown.length);
 const panels = computed(() => bench.document?.panels ?? []);
-/** While presenting a panel on which the scene shows nothing leaves its room to the others. */
+/** While presenting a panel on which the scene shows nothing leaves its room to the others; what is covered keeps its room. */
 const isSeen = (panel: string) =>
   !bench.presenting ||
   [...(bench.document?.shown ?? []), ...(bench.document?.said ?? [])].some(
     ({ id, kind, where }) =>
-      bench.isSeen(id) && (where?.panels?.length ? where.panels.includes(panel) : kind !== 'text'),
+      (!bench.isHidden(id) || bench.isSeen(id)) &&
+      (where?.panels?.length ? where.panels.includes(panel) : kind !== 'text'),
   );
 const seen = computed(() => {
   const ids = panels.value.map(({ id }) => id);
@@ -117,13 +118,10 @@ function darken() {
 async function showOnBoard(on: boolean) {
   await bench.present(on);
   bench.unturn();
+  // Full screen also ends when the desk's window comes to the front; presenting goes on.
   if (on) void document.documentElement.requestFullscreen?.().catch(() => undefined);
   else if (document.fullscreenElement) void document.exitFullscreen();
 }
-const leftFullScreen = () => {
-  if (!document.fullscreenElement && bench.presenting) void present(false);
-};
-
 const flush = () => bench.saving.flush();
 /** A window that is hidden may be closed without another word. */
 const hidden = () => document.visibilityState === 'hidden' && bench.saving.flush(true);
@@ -134,7 +132,6 @@ onMounted(() => {
   window.addEventListener('online', flush);
   window.addEventListener('beforeunload', leaving);
   document.addEventListener('visibilitychange', hidden);
-  document.addEventListener('fullscreenchange', leftFullScreen);
   void open();
 });
 onBeforeUnmount(() => {
@@ -142,7 +139,6 @@ onBeforeUnmount(() => {
   window.removeEventListener('online', flush);
   window.removeEventListener('beforeunload', leaving);
   document.removeEventListener('visibilitychange', hidden);
-  document.removeEventListener('fullscreenchange', leftFullScreen);
   bench.close();
 });
 </script>

@@ -13,7 +13,7 @@ const keys: [string, string][] = [
   ['B or .', 'while presenting: the curtain, on and off'],
   ['P', 'a large pointer, on and off'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
-  ['Esc', 'back to the bench'],
+  ['Esc', 'out of full screen, then back to the bench'],
   ['on a dial', 'arrows step, with Shift ten steps; Home, Enter, Space'],
   ['on the plane', 'arrows move the window, + and − zoom, 0 fits, R reads, L lets a curve be heard'],
 ];

@@ -248,6 +248,7 @@ export const useBench = defineStore('bench', () => {
       .catch(() => ({ values: lastValues }))
       .then(({ values }): Step => ({ document: was, values: values ?? {} }));
     return async () => {
+      void frames.request(['settleLabels']);
       const [then, is] = [await before, await now()];
       if (JSON.stringify(then.values) !== JSON.stringify(is.values)) history.note(then);
     };

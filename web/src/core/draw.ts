@@ -15,6 +15,8 @@ const dashes: Record<number, number[]> = {
   [Pattern.Dashed]: [9, 6],
   [Pattern.Dotted]: [2, 5],
 };
+/** The width of a line in pixels up to which its dashes are as they are. */
+const usualWidth = 4;
 const aligns: Record<number, CanvasTextAlign> = {
   [Align.Left]: 'left',
   [Align.Centre]: 'center',
@@ -97,7 +99,9 @@ export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palett
 function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   const [width, pattern, opacity, count] = [r[i + 2]!, r[i + 3]!, r[i + 4]!, r[i + 5]!];
   pen.strokeStyle = palette.colours[r[i + 1]!]!;
-  pen.setLineDash(dashes[pattern] ?? []);
+  // Wide lines have longer dashes, so that they are not taken for dots.
+  const longer = Math.max(1, width / usualWidth);
+  pen.setLineDash((dashes[pattern] ?? []).map((length) => length * longer));
   pen.globalAlpha = opacity;
   const path = trace(r, i + 6, count);
   // The strands lie over each other, so only opaque lines can be bundles.

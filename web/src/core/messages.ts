@@ -20,6 +20,7 @@ export type Move =
   | ['goScene', number]
   | ['goStep', number, number]
   | ['startingValues']
+  | ['settleLabels']
   | ['turn', number]
   | ['turnLabel', number]
   | ['unturn']

@@ -10,21 +10,21 @@ import StepsPlayer from './StepsPlayer.vue';
 const bench = useBench();
 
 // As one text, so that the deck stands still while what these tell changes with every frame.
-const inScene = (list: string, id: string) => list.split(' ').includes(id);
+const isIn = (list: string, id: string) => list.split(' ').includes(id);
 /** The dials that do nothing in this scene: before a class they are not in sight. */
 const idle = computed(() => (bench.texts?.idle ?? []).join(' '));
 const dials = computed(() =>
   (bench.loaded?.dials ?? []).flatMap((dial, index) => {
     const stated = bench.document?.stated.find((s) => s.id === dial.id);
-    if (!stated || stated.hidden || (bench.presenting && inScene(idle.value, dial.name))) return [];
+    if (!stated || stated.hidden || (bench.presenting && isIn(idle.value, dial.name))) return [];
     return [{ dial, index, stated }];
   }),
 );
 const ids = (list: { id: string }[] | undefined) => (list ?? []).map((one) => one.id).join(' ');
 const steps = computed(() => ids(bench.texts?.steps));
 const circles = computed(() => ids(bench.texts?.circles));
-const players = computed(() => (bench.loaded?.steps ?? []).filter(({ id }) => inScene(steps.value, id)));
-const readouts = computed(() => (bench.document?.shown ?? []).filter(({ id }) => inScene(circles.value, id)));
+const players = computed(() => (bench.loaded?.steps ?? []).filter(({ id }) => isIn(steps.value, id)));
+const readouts = computed(() => (bench.document?.shown ?? []).filter(({ id }) => isIn(circles.value, id)));
 const missing = computed(() => bench.loaded?.missing ?? []);
 const isEmpty = computed(
   () => !dials.value.length && !missing.value.length && !players.value.length && !readouts.value.length,

@@ -131,7 +131,7 @@ function key(e: KeyboardEvent) {
   position: absolute;
   top: 2px;
   left: 0;
-  width: max(24px, 17px * var(--type));
+  width: 24px;
   height: 26px;
   margin-left: -12px;
   will-change: transform;

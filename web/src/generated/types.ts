@@ -680,7 +680,7 @@ export interface HeardView {
 /** MarkView is a place of a curve that is marked by a tick: its share of the window's width, and what it is. */
 export interface MarkView {
   at: number;
-  name: string;
+  finding: Finding;
 }
 
 /** ReadingView is a point read off a curve. */

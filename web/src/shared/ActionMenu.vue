@@ -119,10 +119,7 @@ function triggerKey(e: KeyboardEvent) {
             :aria-disabled="a.off || undefined"
             @click="choose(a)"
           >
-            <span v-if="a.chosen !== undefined" class="mark" aria-hidden="true">{{
-              a.chosen ? '✓' : ''
-            }}</span>
-            {{ a.words }}
+            {{ a.words }}<span v-if="a.chosen" class="mark" aria-hidden="true">✓</span>
           </button>
         </li>
       </ul>
@@ -169,8 +166,7 @@ function triggerKey(e: KeyboardEvent) {
   outline-offset: -2px;
 }
 .mark {
-  display: inline-block;
-  width: 1.3em;
+  margin-left: 0.6em;
 }
 .action-menu [aria-disabled] {
   color: var(--muted);

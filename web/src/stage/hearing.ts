@@ -1,6 +1,6 @@
 // A curve that is heard: a tone runs from left to right over the panel, higher where the curve is higher, silent where there is none;
 // ticks mark zeros, turning points and holes.
-import type { HeardView } from '../generated/types';
+import type { Finding, HeardView } from '../generated/types';
 
 /** Seconds for one way over the panel. */
 const seconds = 4;
@@ -8,7 +8,7 @@ const seconds = 4;
 const lowest = 220;
 const octaves = 2;
 /** Ticks: zeros deep, turning points high, holes between. */
-const ticks: Record<string, number> = { zero: 880, hole: 1320 };
+const ticks: Partial<Record<Finding, number>> = { zeros: 880, holes: 1320 };
 const otherTick = 1760;
 
 let context: AudioContext | undefined;
@@ -36,7 +36,8 @@ export async function play(heard: HeardView) {
   loud.gain.setTargetAtTime(0, begin + seconds, 0.02);
   tone.start(begin);
   tone.stop(begin + seconds + 0.2);
-  for (const { at, name } of heard.marks) tick(begin + at * seconds, ticks[name] ?? otherTick, 2 * at - 1);
+  for (const { at, finding } of heard.marks)
+    tick(begin + at * seconds, ticks[finding] ?? otherTick, 2 * at - 1);
   playing = tone;
   tone.onended = () => {
     if (playing === tone) playing = undefined;
