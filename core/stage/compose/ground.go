@@ -79,14 +79,14 @@ func (c *Composer) arrowheads() {
 }
 
 // head draws an arrowhead with its tip at a place.
-func (c *Composer) head(tip, back [2]float64) {
-	length := arrowhead * c.size()
-	start := c.Pen.Area(picture.Axis, 1)
-	c.Pen.To(tip[0], tip[1])
+func (b *Brush) head(tip, back [2]float64) {
+	length := arrowhead * b.size()
+	start := b.Pen.Area(picture.Axis, 1)
+	b.Pen.To(tip[0], tip[1])
 	for _, side := range [2]float64{0.4, -0.4} {
-		c.Pen.To(tip[0]+length*(back[0]+side*back[1]), tip[1]+length*(back[1]+side*back[0]))
+		b.Pen.To(tip[0]+length*(back[0]+side*back[1]), tip[1]+length*(back[1]+side*back[0]))
 	}
-	c.Pen.EndLine(start)
+	b.Pen.EndLine(start)
 }
 
 // polarGrid draws circles about the pole and rays, numbered along the axis and around.

@@ -30,17 +30,17 @@ func (d *Demonstration) Idle() []string {
 	if d.idle.names != nil && d.idle.seen == string(seen) {
 		return d.idle.names
 	}
-	used := make([]bool, len(d.Parameters))
+	u := use{Demonstration: d, moves: make([]bool, len(d.Parameters)), visited: map[string]bool{}}
 	for _, list := range [2][]*Shown{d.Shown, d.Said} {
 		for _, s := range list {
 			if d.belongs(s) {
-				d.hangsOn(s.Entry, used, map[string]bool{})
+				u.follow(s.Entry)
 			}
 		}
 	}
 	d.idle = idle{string(seen), []string{}}
 	for i, p := range d.Parameters {
-		if !used[i] {
+		if !u.moves[i] {
 			d.idle.names = append(d.idle.names, p.Stated.Name)
 		}
 	}
@@ -52,54 +52,61 @@ func (d *Demonstration) belongs(s *Shown) bool {
 	return !d.scene().IsHidden(s.Entry.ID) || d.InScene(s)
 }
 
-// hangsOn marks the parameters on which an entry hangs, by itself or by what it belongs to.
-func (d *Demonstration) hangsOn(e *document.Entry, used []bool, visited map[string]bool) {
-	if visited[e.ID] {
+// use is what the dials move: those on which an entry that was visited hangs.
+type use struct {
+	*Demonstration
+	moves   []bool
+	visited map[string]bool
+}
+
+// follow marks the parameters on which an entry hangs, by itself or by what it belongs to.
+func (u *use) follow(e *document.Entry) {
+	if u.visited[e.ID] {
 		return
 	}
-	visited[e.ID] = true
+	u.visited[e.ID] = true
 	var own []string
 	for _, field := range ranThrough {
 		own = append(own, e.Field(field))
 	}
 	mark := func(i int) {
-		if i >= 0 && !slices.Contains(own, d.Parameters[i].Stated.Name) {
-			used[i] = true
+		if i >= 0 && !slices.Contains(own, u.Parameters[i].Stated.Name) {
+			u.moves[i] = true
 		}
 	}
 	for _, r := range e.Refs() {
 		switch {
 		case *r.Text == "" || slices.Contains(ranThrough, r.Field):
 		case r.IsFormula():
-			for _, name := range d.namesIn(r) {
-				mark(d.Find(name))
+			for _, name := range u.namesIn(r) {
+				mark(u.Find(name))
 			}
 		case r.Role == document.FunctionName:
-			if f := d.Function(*r.Text); f != nil {
+			if f := u.Function(*r.Text); f != nil {
 				for _, i := range f.Hangs() {
 					mark(i)
 				}
 			}
 		case r.Role == document.ParameterName:
-			mark(d.Find(*r.Text))
+			mark(u.Find(*r.Text))
 		case r.Role == document.EntryID:
-			if other := d.Other(*r.Text); other != nil {
-				d.hangsOn(other.Entry, used, visited)
+			if other := u.Other(*r.Text); other != nil {
+				u.follow(other.Entry)
 			}
 		}
 	}
 }
 
 // namesIn are the letters of a formula, those of the functions it uses included, but for its variables.
-func (d *Demonstration) namesIn(r document.Ref) []string {
+func (u *use) namesIn(r document.Ref) []string {
 	var sides []expr.Node
-	scope := d.Scope().With(r.Variables...)
+	scope := u.Scope().With(r.Variables...)
 	switch r.Role {
 	case document.Condition:
 		relation, _ := expr.ParseRelation(*r.Text, scope)
 		sides = relation.Sides
 	case document.Statement:
-		statement, _ := expr.ParseStatement(*r.Text, d.Scope())
+		statement, _ := expr.ParseStatement(*r.Text, u.Scope())
 		sides = []expr.Node{statement.Node}
 	default:
 		formula, _ := expr.Parse(*r.Text, scope)
@@ -110,7 +117,7 @@ func (d *Demonstration) namesIn(r document.Ref) []string {
 		if n == nil {
 			continue // what cannot be read hangs on nothing
 		}
-		if inlined, err := d.Resolve(n); err == nil {
+		if inlined, err := u.Resolve(n); err == nil {
 			n = inlined
 		}
 		names = append(names, expr.Names(n)...)
