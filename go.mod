@@ -48,6 +48,7 @@ require (
 	golang.org/x/sys v0.50.0 // indirect
 	golang.org/x/text v0.43.0 // indirect
 	golang.org/x/tools v0.51.0 // indirect
+	gonum.org/v1/gonum v0.17.0 // indirect
 	honnef.co/go/tools v0.8.2 // indirect
 )
 

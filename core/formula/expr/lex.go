@@ -262,6 +262,9 @@ func (l *lexer) index(word string, stop, end int) (full string, indexEnd int) {
 		}
 		return word, stop
 	}
+	if digits := leadingDigits(rest); digits != "" && l.scope.states(letterOf(word)+"_"+digits) {
+		return word + "_" + digits, end + len(digits)
+	}
 	plain, i := "", 0
 	for _, r := range rest {
 		if lowered[r] == 0 {
@@ -274,6 +277,24 @@ func (l *lexer) index(word string, stop, end int) (full string, indexEnd int) {
 		return word + "_" + plain, end + i
 	}
 	return word, stop
+}
+
+// leadingDigits are the digits of a whole number at the beginning of a text.
+func leadingDigits(text string) string {
+	i := 0
+	for i < len(text) && text[i] >= '0' && text[i] <= '9' {
+		i++
+	}
+	if i < len(text) && (text[i] == '.' || text[i] == ',') {
+		return ""
+	}
+	return text[:i]
+}
+
+// states tells that a name of this spelling was stated; only such a one is read from a letter with digits, since b2 may be b·2.
+func (s *Scope) states(name string) bool {
+	_, isFunction := s.Functions[name]
+	return s.Names[name] || isFunction
 }
 
 func letterOf(word string) string {

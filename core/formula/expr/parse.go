@@ -150,12 +150,14 @@ func parseHead(head string, comma bool) (name string, variables []string, err er
 	return name, variables, nil
 }
 
-// NameOf gives the canonical form of a typed name (alpha → α, x₁ → x_1); ok is false when it cannot be a name.
+// NameOf gives the canonical form of a typed name (alpha → α, x₁ and x1 → x_1); ok is false when it cannot be a name.
 func NameOf(text string) (name string, ok bool) {
 	text = strings.TrimSpace(text)
 	base := text
 	if i := strings.IndexAny(text, "_"+subDigits); i >= 0 {
 		base = text[:i]
+	} else if i := strings.IndexAny(text, "0123456789"); i > 0 && leadingDigits(text[i:]) == text[i:] {
+		return NameOf(text[:i] + "_" + text[i:])
 	}
 	for _, r := range base {
 		if !isLetter(r) {
