@@ -15,7 +15,7 @@ import (
 
 // mathCommand answers one question from its arguments or many from JSON lines.
 type mathCommand struct {
-	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect, classify, circle, polar or parametric."`
+	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect, classify, fit, suspect, stats, table, circle, polar or parametric."`
 	Args     []string `arg:"" optional:"" help:"The expression (two of them for same), then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
 	Batch    string   `help:"A file of JSON lines, '-' for standard input: one question a line, answers in the same order."`
 	JSON     bool     `name:"json" help:"Answer in JSON."`
@@ -31,6 +31,9 @@ func (mathCommand) Help() string {
   parvix math derivative "x^2 sin x" by=x --json
   parvix math features "(x^2 - 1)/(x - 1)" --json
   parvix math features "sin x" from=0 to=2pi
+  parvix math fit model=linear x=[0,1,2] y=[0,1,5]
+  parvix math fit "a/(1 + b x)" model=custom unknowns=[a,b] x=[0,1,2,3] y=[4,2,1.3,1] --json
+  parvix math stats values=[2,3,5,7]
   parvix math circle 210°
   parvix math circle 7pi/6 radius=2
   parvix math polar "1 + cos(theta)"

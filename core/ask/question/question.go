@@ -43,6 +43,11 @@ type Question struct {
 	Z         string                     `json:"z"`
 	R         typed                      `json:"r"`
 	Step      *Number                    `json:"step"`
+	Values    column                     `json:"values"`
+	Text      string                     `json:"text"`
+	Model     string                     `json:"model"`
+	Unknowns  letterList                 `json:"unknowns"`
+	Start     json.RawMessage            `json:"start"`
 
 	names []string // letters that are known besides those of With
 }
@@ -103,11 +108,19 @@ func (c *column) UnmarshalJSON(data []byte) error {
 		}
 		return err
 	}
-	return json.Unmarshal(data, &c.Numbers)
+	var list []*float64
+	if err := json.Unmarshal(data, &list); err != nil {
+		return err
+	}
+	c.Numbers = make([]float64, len(list))
+	for i, v := range list {
+		if v == nil {
+			return problem.New("unreadable", 0, 0, fmt.Sprintf("number %d of a list is missing", i+1))
+		}
+		c.Numbers[i] = *v
+	}
+	return nil
 }
-
-// later are the asks of the contract that are not answered yet.
-var later = map[string]bool{"fit": true}
 
 // unreadable says which field of a line has the wrong form, or that the line is no JSON.
 func unreadable(err error) *problem.Problem {
@@ -218,9 +231,14 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.circle(unit == "degree")
 	case "classify":
 		return q.classify()
-	}
-	if later[q.Ask] {
-		return nil, problem.New("not-yet", 0, 0, q.Ask)
+	case "fit":
+		return dataset{q}.fit(unit == "degree")
+	case "stats":
+		return stats(q.Values.Numbers)
+	case "table":
+		return table(q.Text)
+	case "suspect":
+		return dataset{q}.suspect()
 	}
 	return nil, problem.New("question", 0, 0, q.Ask)
 }

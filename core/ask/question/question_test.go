@@ -139,7 +139,7 @@ func TestAMistakeIsAnAnswerWithItsPlaceInCodePoints(t *testing.T) {
 func TestABadLineNamesItsIdAndWhatIsWrong(t *testing.T) {
 	got := answer(t, `{"id": 7, "ask": "fit", "expr": "x"}`)
 	assert.Equal(t, 7.0, got["id"])
-	assert.Contains(t, got["error"].(map[string]any)["message"], "not available yet")
+	assert.Contains(t, got["error"].(map[string]any)["message"], "“x”: a list of numbers is wanted here")
 	assert.Contains(t, answer(t, `{"ask":"dance"}`)["error"].(map[string]any)["message"], "no question")
 	assert.Contains(t, answer(t, `not json`)["error"].(map[string]any)["message"], "JSON")
 	assert.Contains(t, answer(t, `{"ask":"sample","expr":"x","from":2,"to":1,"bottom":0,"top":1,"width":9,"height":9}`)["error"].(map[string]any)["message"], "below")

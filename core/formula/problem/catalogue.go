@@ -76,7 +76,6 @@ var catalogue = map[string]string{
 	"document-reference": "“{0}” refers to an entry that does not exist.",
 
 	// Questions.
-	"not-yet":              "not available yet: {0}",
 	"question":             "There is no question “{0}”.",
 	"unreadable":           "This line is no question in JSON: {0}.",
 	"field":                "“{0}”: {1}.",
