@@ -45,13 +45,19 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 	AskValues:     valuesInPlay,
 	AskCounters:   counters,
 	AskTrace:      traced,
+	AskModels:     onColumns(models),
+	AskSuspects:   onColumns(suspects),
+	AskSummaries:  summaries,
+	AskBestDials:  onColumns(bestDials),
+	AskPredict:    predict,
+	AskPasted:     pasted,
 }
 
 // needsDocument are the answers that are given for the question's document; needsNothing those that nothing has to be loaded
 // for. All others are about what is in play.
 var (
 	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskKeepInk: true, AskDraw: true}
-	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true}
+	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true, AskPasted: true}
 )
 
 // load takes the document into play.
@@ -85,8 +91,11 @@ func draw(_ *Door, ask *Ask, a *Answer) error {
 
 // putFound takes in what another core found out.
 func putFound(door *Door, ask *Ask, _ *Answer) error {
-	if ask.Found == nil && ask.Collapses == nil {
+	if ask.Found == nil && ask.Collapses == nil && ask.Suspects == nil {
 		return missing("found")
+	}
+	if ask.Suspects != nil {
+		door.d.PutSuspects(*ask.Suspects)
 	}
 	if ask.Found != nil {
 		door.d.PutFound(ask.Found)

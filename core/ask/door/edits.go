@@ -28,6 +28,19 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		}
 		return edit.WithDials(d, ask.Document)
 	},
+	AskPutData: func(ask *Ask) (*document.Document, error) {
+		if ask.Stated == nil {
+			return nil, missing("stated")
+		}
+		return edit.PutData(ask.Document, *ask.Stated)
+	},
+	AskKeepModel: func(ask *Ask) (*document.Document, error) {
+		if len(ask.Names) != 2 {
+			return nil, missing("names")
+		}
+		return edit.KeepModel(ask.Document, ask.ID, ask.Names[0], ask.Names[1], ask.Text)
+	},
+	AskFreeze:   func(ask *Ask) (*document.Document, error) { return edit.Freeze(ask.Document, ask.ID) },
 	AskDecimals: func(ask *Ask) (*document.Document, error) { return edit.Decimals(ask.Document, ask.Comma) },
 	AskMove:     func(ask *Ask) (*document.Document, error) { return edit.Move(ask.Document, ask.ID, ask.By), nil },
 	AskMoveCurve: func(ask *Ask) (*document.Document, error) {

@@ -2,7 +2,9 @@ package door
 
 import (
 	"parvix/core/ask/edit"
+	"parvix/core/ask/study"
 	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
@@ -50,8 +52,11 @@ type Ask struct {
 	Y float64 `json:"y,omitempty"`
 	// Collapses tell at which values which functions are of another type.
 	Collapses []found.Collapse `json:"collapses,omitempty"`
-	// Found are findings to be taken in.
-	Found *found.Found `json:"found,omitempty"`
+	// Found are findings to be taken in, Suspects values that stand out.
+	Found    *found.Found       `json:"found,omitempty"`
+	Suspects *evaluate.Suspects `json:"suspects,omitempty"`
+	// Stated are data to be put.
+	Stated *document.Stated `json:"stated,omitempty"`
 }
 
 // AskKind names a question.
@@ -69,6 +74,15 @@ const (
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskGuides        AskKind = "guides"        // Document, ID a function's name, Text a finding → Document
 	AskFamily        AskKind = "family"        // Document, Text a parameter, Panel, Empty for a panel of its own beside → Document
+	AskPutData       AskKind = "putData"       // Document, Stated data → Document
+	AskKeepModel     AskKind = "keepModel"     // Document, ID of data, Names of two columns, Text the model → Document with it as a function
+	AskFreeze        AskKind = "freeze"        // Document, ID of a function that follows from data → Document with its numbers
+	AskModels        AskKind = "models"        // ID of data, Names of two columns → Models compared
+	AskSuspects      AskKind = "suspects"      // ID of data, Names of two columns → Suspects
+	AskSummaries     AskKind = "summaries"     // ID of data → Summaries of its columns
+	AskBestDials     AskKind = "bestDials"     // Text a function's name, ID of data, Names of two columns, Values → Values of its dials
+	AskPredict       AskKind = "predict"       // Text a function's name, ID of data, Names of the column x, From a value, Empty for the places where it is taken, Window, Values → Prediction
+	AskPasted        AskKind = "pasted"        // Text of a table → Pasted
 	AskMove          AskKind = "move"          // Document, ID, By → Document
 	AskSettle        AskKind = "settle"        // Document, ID of a free point or a table → Document with its places in play
 	AskPlot          AskKind = "plot"          // Document, ID of a table, Panel, X, Y → Document with a point there
@@ -135,7 +149,22 @@ type Answer struct {
 	Mended     *Mended          `json:"mended,omitempty"`
 	Advice     *AdviceView      `json:"advice,omitempty"`
 	Heard      *HeardView       `json:"heard,omitempty"`
-	Reading    *ReadingView     `json:"reading,omitempty"`
+	// Models, Suspects, Summaries, Prediction and Pasted are about data.
+	Models     *study.Models         `json:"models,omitempty"`
+	Suspects   *evaluate.Suspects    `json:"suspects,omitempty"`
+	Summaries  []study.ColumnSummary `json:"summaries,omitempty"`
+	Prediction *study.Prediction     `json:"prediction,omitempty"`
+	Pasted     *PastedView           `json:"pasted,omitempty"`
+	Reading    *ReadingView          `json:"reading,omitempty"`
+}
+
+// PastedView is a text read as a table in one way, and in others where it can be.
+type PastedView struct {
+	Columns []document.Column `json:"columns"`
+	// Decimal is “.” or “,”, Words say how the text was read.
+	Decimal string       `json:"decimal"`
+	Words   string       `json:"words"`
+	Others  []PastedView `json:"others,omitempty"`
 }
 
 // TableView is a table with its differences and ratios, and the type that they tell; Type is empty where x does not rise

@@ -15,11 +15,12 @@ func Delete(before *document.Document, id string) (*document.Document, error) {
 	d := clone(before)
 	name := ""
 	d.Stated = keep(d.Stated, func(e document.Stated) bool {
-		if e.ID == id {
+		if e.ID == id && e.Kind != document.Data {
 			name = e.Name
 		}
 		return e.ID != id
 	})
+	freezeFits(d, before, id)
 	var isFunction bool
 	if e := before.StatedNamed(name); e != nil {
 		isFunction = e.Kind == document.Function
@@ -94,7 +95,7 @@ func cannotBeWithout(e document.Entry, gone map[string]bool, name string) bool {
 // missing tells whether what is referred to is gone.
 func missing(r document.Ref, gone map[string]bool, name string) bool {
 	switch r.Role {
-	case document.EntryID:
+	case document.EntryID, document.DataID:
 		return gone[*r.Text]
 	case document.FunctionName, document.ParameterName:
 		return name != "" && *r.Text == name

@@ -157,6 +157,11 @@ func Settle(before *document.Document, d *evaluate.Demonstration, id string) *do
 			settler.Settle(d, entry)
 		}
 	}
+	for i := range after.Stated {
+		if after.Stated[i].Kind == document.Data {
+			d.Datasets.Settle(&after.Stated[i])
+		}
+	}
 	return after
 }
 

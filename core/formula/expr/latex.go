@@ -15,6 +15,7 @@ func LaTeX(n Node, class func(name string) string) string {
 
 // LaTeXName writes one name: Greek letters, indices.
 func LaTeXName(name string) string {
+	name = ShownName(name)
 	base, index, indexed := strings.Cut(name, "_")
 	if command, ok := greekLaTeX[base]; ok {
 		base = command

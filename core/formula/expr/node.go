@@ -111,6 +111,15 @@ func IsBound(name string) bool { return strings.HasPrefix(name, bound) }
 
 const bound = "#"
 
+// DerivedMark parts the letter of a derived value, such as a model's coefficient, from what it belongs to; it cannot be typed.
+const DerivedMark = "\x02"
+
+// ShownName is a name as it is read.
+func ShownName(name string) string {
+	name, _, _ = strings.Cut(name, DerivedMark)
+	return name
+}
+
 // Condition bounds one variable, or Of when that is set: the argument that was put in the variable's place.
 // Lo or Hi is nil where the interval has no end on that side.
 type Condition struct {

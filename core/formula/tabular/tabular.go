@@ -32,6 +32,14 @@ type Cell struct {
 	Value    float64
 }
 
+// Typed is the cell as it is typed, with the decimal comma where that is wanted.
+func (c Cell) Typed(comma bool) string {
+	if comma {
+		return expr.WithDecimalComma(c.Text)
+	}
+	return c.Text
+}
+
 // Column is a named column.
 type Column struct {
 	Name, Unit string

@@ -5,12 +5,12 @@ import (
 	"strconv"
 )
 
-// fewestDecimals and fewestDigits are how a coefficient is written: to three decimals at least (common practice), and to four digits that
+// FewestDecimals and fewestDigits are how a coefficient is written: to three decimals at least (common practice), and to four digits that
 // count where it is small.
-const fewestDecimals, fewestDigits = 3, 4
+const FewestDecimals, fewestDigits = 3, 4
 
 // Rounded writes a coefficient as a teacher does.
-func Rounded(v float64) string { return RoundedTo(v, fewestDecimals) }
+func Rounded(v float64) string { return RoundedTo(v, FewestDecimals) }
 
 // RoundedTo writes it with so many decimals at least.
 func RoundedTo(v float64, decimals int) string {

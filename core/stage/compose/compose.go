@@ -311,7 +311,7 @@ func (on *On) PartLabelled(part int, a Anchor, latex string, colour picture.Colo
 func (on *On) LabelledAs(id string, a Anchor, latex string, colour picture.Colour) []Anchor {
 	look := on.Entry.Look
 	if look.Label == document.LabelWords && look.Words != "" {
-		latex, a.Short = wordsLaTeX(look.Words), ""
+		latex, a.Short = WordsLaTeX(look.Words), ""
 	}
 	if latex == "" || look.Label == document.LabelNone || !on.Now.TellsLabel(on.Entry.ID) {
 		return nil

@@ -27,8 +27,8 @@ func (c *Composer) set(latex string) typeset.Box {
 	return box
 }
 
-// wordsLaTeX are plain words as a formula; what would be a command in one is left out.
-func wordsLaTeX(words string) string {
+// WordsLaTeX are plain words as a formula; what would be a command in one is left out.
+func WordsLaTeX(words string) string {
 	return `\text{` + strings.Map(func(r rune) rune {
 		if strings.ContainsRune(`\{}$`, r) {
 			return -1

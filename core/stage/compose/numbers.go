@@ -290,5 +290,5 @@ func nameLaTeX(name string) string {
 	if letters := []rune(name); len(letters) == 1 {
 		return evaluate.HeadLaTeX(name, nil)
 	}
-	return wordsLaTeX(name)
+	return WordsLaTeX(name)
 }

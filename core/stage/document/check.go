@@ -13,7 +13,7 @@ import (
 
 // Limits of one document, refused by name.
 const (
-	MaxBytes   = 1 << 20
+	MaxBytes   = 3 << 20
 	MaxEntries = 300
 	MaxPanels  = 4
 	MaxScenes  = 60
@@ -39,6 +39,9 @@ func (d *Document) Check() error {
 	names := map[string]bool{}
 	for _, s := range d.Stated {
 		c.stated(s)
+		if s.Kind == Data {
+			continue
+		}
 		if names[s.Name] {
 			c.fail(problem.New("name-taken", 0, 0, s.Name).In(s.ID, "name"))
 		}
@@ -53,6 +56,7 @@ func (d *Document) Check() error {
 		c.scene(s)
 	}
 	c.references(d)
+	c.fits(d)
 	if c.first == nil {
 		return nil
 	}
@@ -180,7 +184,12 @@ func (c *checker) scene(s Scene) {
 func (c *checker) stated(s Stated) {
 	c.id(s.ID)
 	c.require(s.Colour >= 0 && s.Colour < Colours, s.ID, "colour", fmt.Sprintf("a colour from 0 to %d is needed", Colours-1))
-	c.oneOf(s.ID, "kind", string(s.Kind), string(Function), string(Parameter))
+	c.oneOf(s.ID, "kind", string(s.Kind), string(Function), string(Parameter), string(Data))
+	if s.Kind == Data {
+		c.require(s.Name != "" && len([]rune(s.Name)) <= maxName, s.ID, "name", "a name is needed")
+		c.data(s)
+		return
+	}
 	c.require(s.Name != "" && len(s.Name) <= 40, s.ID, "name", "a name is needed")
 	c.text(s.ID, "formula", s.Formula)
 	c.require(len(s.Variables) <= 9, s.ID, "variables", "at most 9")
@@ -224,7 +233,7 @@ func (c *checker) references(d *Document) {
 		for i := range list {
 			e := &list[i]
 			for _, r := range e.Refs() {
-				if r.Role == EntryID {
+				if r.Role == EntryID || r.Role == DataID {
 					refer(e.ID, r.Field, *r.Text)
 				}
 			}

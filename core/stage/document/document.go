@@ -180,15 +180,20 @@ const (
 	TicksInDegrees TickStyle = "degrees"
 )
 
-// Stated is a function or a parameter.
+// Stated is a function, a parameter or data.
 type Stated struct {
 	ID   string     `json:"id"`
 	Kind StatedKind `json:"kind"`
-	Name string     `json:"name"`
+	// Name is a letter with an index; that of data is in words.
+	Name string `json:"name"`
 
-	// Variables and Formula define a function; Formula is what stands after “=”.
+	// Variables and Formula define a function; Formula is what stands after “=”. With Fit the formula follows from data.
 	Variables []string `json:"variables,omitempty"`
 	Formula   string   `json:"formula,omitempty"`
+	Fit       *Fit     `json:"fit,omitempty"`
+
+	// Columns are those of data.
+	Columns []Column `json:"columns,omitempty"`
 
 	// From, To and Step are formulas without parameters; a parameter's steps count from From.
 	From string `json:"from,omitempty"`
@@ -211,6 +216,7 @@ type StatedKind string
 const (
 	Function  StatedKind = "function"
 	Parameter StatedKind = "parameter"
+	Data      StatedKind = "data"
 )
 
 // Sweep says how a parameter moves by itself.
@@ -349,10 +355,13 @@ func (d *Document) stated(kind StatedKind) []*Stated {
 	return list
 }
 
+// Data lists the stated data in order.
+func (d *Document) Data() []*Stated { return d.stated(Data) }
+
 // StatedNamed finds a function or parameter by its name; nil when there is none.
 func (d *Document) StatedNamed(name string) *Stated {
 	for i := range d.Stated {
-		if d.Stated[i].Name == name {
+		if d.Stated[i].Name == name && d.Stated[i].Kind != Data {
 			return &d.Stated[i]
 		}
 	}

@@ -85,7 +85,7 @@ func TestEveryLimitIsRefusedByName(t *testing.T) {
 		d.Panels = append(d.Panels, d.Panels[0], d.Panels[0], d.Panels[0], d.Panels[0])
 	}, "the limit is 4")
 	_, err := document.Decode([]byte(`{"title":"` + strings.Repeat("x", document.MaxBytes) + `"}`))
-	assert.ErrorContains(t, err, "the limit is 1048576 bytes")
+	assert.ErrorContains(t, err, "the limit is 3145728 bytes")
 }
 
 func FuzzDecode(f *testing.F) {

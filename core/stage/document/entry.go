@@ -64,8 +64,9 @@ const (
 	// Function and Parameter names what is stated.
 	FunctionName
 	ParameterName
-	// EntryID is the id of another entry, OwnName the entry's own name.
+	// EntryID is the id of another entry, DataID that of stated data, OwnName the entry's own name.
 	EntryID
+	DataID
 	OwnName
 )
 

@@ -9,6 +9,9 @@ func (d *Document) Formulas(visit func(text *string, variables ...string)) {
 		for _, text := range []*string{&e.From, &e.To, &e.Step} {
 			visit(text)
 		}
+		for k := range e.Columns {
+			visit(&e.Columns[k].Formula, e.ColumnLetters()...)
+		}
 	}
 	for _, r := range d.Refs() {
 		if r.IsFormula() {

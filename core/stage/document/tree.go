@@ -48,6 +48,9 @@ const deepest = 40
 type treeReader struct {
 	data    []byte
 	decoder *json.Decoder
+	// counted is how far lines were counted, lines how many there are up to there.
+	counted int64
+	lines   int
 }
 
 // readFile reads a file of JSON; the first thing that is wrong is a problem with its line.
@@ -61,7 +64,7 @@ func readFile(data []byte) (*node, error) {
 	case begin[0] != '{':
 		return nil, problem.New("document-json", 0, 0, "it does not begin with “{”, as the file of a demonstration does")
 	}
-	r := &treeReader{data, json.NewDecoder(bytes.NewReader(data))}
+	r := &treeReader{data: data, decoder: json.NewDecoder(bytes.NewReader(data))}
 	r.decoder.UseNumber()
 	n, err := r.value(0)
 	if err != nil {
@@ -74,7 +77,10 @@ func readFile(data []byte) (*node, error) {
 }
 
 func (r *treeReader) line() int {
-	return 1 + bytes.Count(r.data[:r.decoder.InputOffset()], []byte("\n"))
+	at := r.decoder.InputOffset()
+	r.lines += bytes.Count(r.data[r.counted:at], []byte("\n"))
+	r.counted = at
+	return 1 + r.lines
 }
 
 func (r *treeReader) wrong(what string) error {

@@ -26,7 +26,7 @@ func (d *Demonstration) aside(p *document.Panel) *Demonstration {
 		return nil
 	}
 	a := &Demonstration{Document: d.Document, Said: d.Said, Values: values, Formulas: d.Formulas.with(values), Panels: d.Panels,
-		Scenes: d.Scenes, Findings: d.Findings.with(values)}
+		Scenes: d.Scenes, Findings: d.Findings.with(values), Datasets: d.Datasets}
 	// What is wrong with an entry was reported when it was first understood.
 	a.Shown = listed(d.Document.Shown)
 	for _, s := range a.Shown {
@@ -47,6 +47,9 @@ func (d *Demonstration) at(p *document.Panel) *Demonstration {
 func (d *Demonstration) follow(in *Demonstration) {
 	for i, p := range in.Parameters {
 		d.Set(i, p.Value)
+	}
+	for k := len(in.Parameters); k+1 < len(in.inputs); k++ {
+		d.put(k, in.in[k+1])
 	}
 	for i, s := range in.Shown {
 		if t, ok := s.Live.(Stepped); ok {

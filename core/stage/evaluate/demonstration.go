@@ -24,6 +24,7 @@ type Demonstration struct {
 	*Panels
 	*Scenes
 	*Findings
+	*Datasets
 	// Ink is what is written by hand.
 	Ink     *Ink
 	idle    idle
@@ -47,10 +48,14 @@ func Load(doc *document.Document, before *Demonstration) *Demonstration {
 	}
 	d.loadWindows(d.scene())
 	d.loadParameters(before)
-	d.loadFunctions()
+	d.loadData(before)
+	d.declareFits()
+	d.loadFunctions(d.Datasets)
+	d.compileColumns()
+	d.updateData()
 	d.loadEntries()
 	d.loadAsides()
-	d.steppedBefore = nil
+	d.steppedBefore, d.before = nil, nil
 	d.Update()
 	return d
 }

@@ -48,7 +48,7 @@ func ScopeOf(doc *document.Document) *expr.Scope {
 	for _, e := range doc.Stated {
 		if e.Kind == document.Function {
 			s.Functions[e.Name] = len(e.Variables)
-		} else {
+		} else if e.Kind == document.Parameter {
 			s.Names[e.Name] = true
 		}
 	}
@@ -109,7 +109,7 @@ func (fs *Formulas) Lookup(name string) (symbolic.Definition, bool) {
 	if f == nil || f.Formula == nil {
 		return symbolic.Definition{}, false
 	}
-	return symbolic.Definition{Variables: f.Stated.Variables, Body: f.Formula}, true
+	return symbolic.Definition{Variables: f.Stated.Variables, Body: f.body}, true
 }
 
 // Resolve puts stated functions into a formula and angles into radians. Angles come first, so that a derivative by an

@@ -48,7 +48,7 @@ func (fi *Findings) FoundOf(f *Function) (last *found.Found, current bool) {
 		return nil, false
 	}
 	for _, i := range f.on {
-		if p := fi.values.Parameters[i]; last.Values[p.Stated.Name] != p.Value {
+		if last.Values[fi.values.inputs[i+1]] != fi.values.in[i+1] {
 			return last, false
 		}
 	}

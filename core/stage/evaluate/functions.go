@@ -1,6 +1,7 @@
 package evaluate
 
 import (
+	"math/big"
 	"strings"
 
 	"parvix/core/formula/expr"
@@ -15,7 +16,8 @@ import (
 // Function is a stated function, understood.
 type Function struct {
 	Stated  *document.Stated
-	Formula expr.Node // as typed
+	Formula expr.Node // as typed, or the model that follows from data
+	body    expr.Node // Formula as other formulas use it
 	Inlined expr.Node // without stated functions, in radians; nil when there is a problem
 	// Meaning is Inlined as text: what has the same one has the same findings.
 	Meaning string
@@ -23,23 +25,31 @@ type Function struct {
 	// Waits lists the letters without a value that it needs.
 	Waits []string
 	depends
+	*fitted
 }
 
 // Hangs lists the parameters that the function hangs on.
 func (f *Function) Hangs() []int { return f.on }
 
-func (fs *Formulas) loadFunctions() {
+func (fs *Formulas) loadFunctions(data *Datasets) {
 	stated := fs.document.Functions()
 	for _, s := range stated {
 		f := &Function{Stated: s}
 		fs.Functions = append(fs.Functions, f)
 		fs.functions[s.Name] = f
+		if s.Fit != nil {
+			if own := data.fitFor(s); own != nil {
+				own.function, f.fitted = f, own
+				f.Formula, f.body = own.model.Node, own.body(s.ID)
+			}
+			continue
+		}
 		n, err := fs.parse(s.Formula, innerScope(fs.scope, s.Variables))
 		if err != nil {
 			fs.Report(err, s.ID, "formula")
 			continue
 		}
-		f.Formula = n
+		f.Formula, f.body = n, n
 	}
 	fs.reportCycles()
 	for _, f := range fs.Functions {
@@ -138,7 +148,7 @@ func Affordable(n expr.Node, inputs []string, typed expr.Node, name string, most
 }
 
 func (fs *Formulas) compileFunction(f *Function) {
-	n, err := fs.Resolve(f.Formula)
+	n, err := fs.Resolve(f.body)
 	if err != nil {
 		fs.Report(err, f.Stated.ID, "formula")
 		return
@@ -200,7 +210,7 @@ func (fs *Formulas) Now(f *Function) string {
 	}
 	stamp := fs.values.Stamp(f)
 	if fs.now[f].stamp != stamp {
-		fs.now[f] = written{stamp, fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...)), nil)}
+		fs.now[f] = written{stamp, fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.numbersIn(f)), nil)}
 	}
 	return fs.now[f].latex
 }
@@ -214,8 +224,16 @@ func (fs *Formulas) Spoken(f *Function) string {
 	for _, v := range f.Stated.Variables {
 		of = append(of, expr.SpokenName(v))
 	}
-	formula := symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
+	formula := symbolic.PutNumbers(f.Formula, fs.numbersIn(f))
 	return expr.SpokenName(f.Stated.Name) + " of " + strings.Join(of, " and ") + " equals " + expr.Spoken(formula)
+}
+
+// numbersIn are the numbers for the letters of a function's formula.
+func (fs *Formulas) numbersIn(f *Function) map[string]*big.Rat {
+	if f.fitted != nil {
+		return f.fitted.written(f.Stated.Fit.Decimals)
+	}
+	return fs.values.NumbersBut(f.Stated.Variables...)
 }
 
 // written is a formula with values put in, as it was at a stamp.

@@ -78,17 +78,23 @@ func (u *use) follow(e *document.Entry) {
 		switch {
 		case *r.Text == "" || slices.Contains(ranThrough, r.Field):
 		case r.IsFormula():
-			for _, name := range u.namesIn(r) {
-				mark(u.Find(name))
+			for _, i := range u.dialsOf(u.placesIn(r)) {
+				mark(i)
 			}
 		case r.Role == document.FunctionName:
 			if f := u.Function(*r.Text); f != nil {
-				for _, i := range f.Hangs() {
+				for _, i := range u.dialsOf(f.Hangs()) {
 					mark(i)
 				}
 			}
 		case r.Role == document.ParameterName:
 			mark(u.Find(*r.Text))
+		case r.Role == document.DataID:
+			if data := u.DataOf(*r.Text); data != nil {
+				for _, i := range u.dialsOf(data.hangs()) {
+					mark(i)
+				}
+			}
 		case r.Role == document.EntryID:
 			if other := u.Other(*r.Text); other != nil {
 				u.follow(other.Entry)
@@ -97,8 +103,24 @@ func (u *use) follow(e *document.Entry) {
 	}
 }
 
-// namesIn are the letters of a formula, those of the functions it uses included, but for its variables.
-func (u *use) namesIn(r document.Ref) []string {
+// dialsOf are the dials among places of inputs, and those that move the data from which the other values follow.
+func (u *use) dialsOf(places []int) (dials []int) {
+	for _, i := range places {
+		if i < len(u.Parameters) {
+			dials = append(dials, i)
+			continue
+		}
+		for _, f := range u.fits {
+			if i+1 >= f.first && i+1 < f.first+len(f.model.Letters) {
+				dials = append(dials, u.dialsOf(f.data.hangs())...)
+			}
+		}
+	}
+	return dials
+}
+
+// placesIn are the places of the letters of a formula, those of the functions it uses included, but for its variables.
+func (u *use) placesIn(r document.Ref) (places []int) {
 	var sides []expr.Node
 	scope := u.Scope().With(r.Variables...)
 	switch r.Role {
@@ -122,5 +144,10 @@ func (u *use) namesIn(r document.Ref) []string {
 		}
 		names = append(names, expr.Names(n)...)
 	}
-	return slices.DeleteFunc(names, func(name string) bool { return slices.Contains(r.Variables, name) })
+	for _, name := range names {
+		if i, is := u.index[name]; is && !slices.Contains(r.Variables, name) {
+			places = append(places, i)
+		}
+	}
+	return places
 }

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/symbolic"
+	"parvix/core/maths/fit"
 	"parvix/core/stage/found"
 )
 
@@ -34,6 +35,9 @@ type Moment interface {
 	TellsLabel(id string) bool
 	Now(f *Function) string
 	Spoken(f *Function) string
+	DataOf(id string) *Data
+	FitOf(f *Function) *fit.Fit
+	SuspectsOf(data *Data, x, y *Column) []Suspect
 	Lookup(name string) (symbolic.Definition, bool)
 	Scope() *expr.Scope
 
@@ -72,6 +76,7 @@ type Loading interface {
 type Play interface {
 	Moment
 	Set(i int, value float64)
+	SetCell(data *Data, c *Column, row int, v float64)
 }
 
 // Telling is a moment with what texts need: what has moved since it was last told.

@@ -151,6 +151,7 @@ func (d *Demonstration) Visible() (list []*Shown) {
 
 // Update computes again what depends on parameters that moved, and records the traced points.
 func (d *Demonstration) Update() {
+	d.updateData()
 	d.updateShown()
 	for _, a := range d.asides {
 		a.follow(d)

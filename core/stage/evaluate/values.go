@@ -4,6 +4,7 @@ import (
 	"maps"
 	"math"
 	"math/big"
+	"strconv"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
@@ -111,7 +112,7 @@ func (vs *Values) WithNumbers(f *Function) expr.Node {
 func (vs *Values) ValuesOf(f *Function) map[string]float64 {
 	values := map[string]float64{}
 	for _, i := range f.on {
-		values[vs.Parameters[i].Stated.Name] = vs.Parameters[i].Value
+		values[vs.inputs[i+1]] = vs.in[i+1]
 	}
 	return values
 }
@@ -129,6 +130,11 @@ func (vs *Values) Numbers() map[string]*big.Rat {
 				r = short
 			}
 			values[p.Stated.Name] = r
+		}
+	}
+	for k := len(vs.Parameters); k+1 < len(vs.inputs); k++ {
+		if r, ok := new(big.Rat).SetString(strconv.FormatFloat(vs.in[k+1], 'g', -1, 64)); ok {
+			values[vs.inputs[k+1]] = r
 		}
 	}
 	vs.numbers, vs.numbersAt = values, vs.tick
@@ -149,7 +155,7 @@ func (vs *Values) NumbersBut(variables ...string) map[string]*big.Rat {
 
 // Class is the style class of a parameter's letter, the same wherever it is typeset.
 func (vs *Values) Class(name string) string {
-	if i, ok := vs.index[name]; ok {
+	if i, ok := vs.index[name]; ok && i < len(vs.Parameters) {
 		return ColourClass(vs.Parameters[i].Stated.Colour)
 	}
 	return ""
@@ -170,9 +176,9 @@ func (vs *Values) Set(i int, value float64) {
 // Dial is a parameter by its place, with its value in play; it is only read.
 func (vs *Values) Dial(i int) *Parameter { return vs.Parameters[i] }
 
-// Find gives the place of the parameter with this name, −1 when there is none.
+// Find gives the place of the parameter with this name, −1 when there is none; a derived value is none.
 func (vs *Values) Find(name string) int {
-	if i, ok := vs.index[name]; ok {
+	if i, ok := vs.index[name]; ok && i < len(vs.Parameters) {
 		return i
 	}
 	return -1

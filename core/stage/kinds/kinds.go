@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
+	"parvix/core/stage/kinds/scatter"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/kinds/table"
 	"parvix/core/stage/kinds/text"
@@ -30,6 +31,7 @@ var All = []func() kind.Body{
 	func() kind.Body { return &steps.Body{} },
 	func() kind.Body { return &path.Body{} },
 	func() kind.Body { return &table.Body{} },
+	func() kind.Body { return &scatter.Body{} },
 	func() kind.Body { return &trajectory.Body{} },
 	func() kind.Body { return &trajectory.PartBody{} },
 	func() kind.Body { return &circle.Body{} },

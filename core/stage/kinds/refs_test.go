@@ -33,9 +33,11 @@ func texts(v reflect.Value, path string, visit func(path string, text *string)) 
 	}
 }
 
-// What refers to nothing: names that are given here, a bound letter, choices among words, and a sentence's own words.
+// What refers to nothing: names that are given here, a bound letter, choices among words, a sentence's own words, and the names of columns,
+// which follow where their data are put (edit.PutData).
 var refersToNothing = map[string]bool{"point.Name": true, "guide.Name": true, "figure.Name": true, "trajectory.Variable": true,
-	"trajectoryPart.Coordinate": true, "circlePart.Ratio": true, "text.Pieces.Text": true}
+	"trajectoryPart.Coordinate": true, "circlePart.Ratio": true, "text.Pieces.Text": true,
+	"scatter.X": true, "scatter.Y": true, "scatter.Error": true, "scatter.Labels.Words": true}
 
 // A formula, name or id that Refs does not list would not be renamed, checked or missed when it is gone.
 func TestEveryTextOfABodyIsAmongWhatItRefersTo(t *testing.T) {

@@ -5,6 +5,9 @@
 /** AngleUnit is the unit of a bare angle. */
 export type AngleUnit = 'radian' | 'degree';
 
+/** ColumnSteps is what is taken of neighbouring rows. */
+export type ColumnSteps = 'differences' | 'secondDifferences' | 'ratios';
+
 /** Corner is where a text stands on a panel. */
 export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 
@@ -30,7 +33,7 @@ export type PointShape = 'disc' | 'ring' | 'square' | 'diamond' | 'triangle' | '
 export type Rest = 'faint' | 'hidden' | 'whole';
 
 /** StatedKind says what an entry states. */
-export type StatedKind = 'function' | 'parameter';
+export type StatedKind = 'function' | 'parameter' | 'data';
 
 /** SweepWay is the way of a sweep. */
 export type SweepWay = 'once' | 'round' | 'backAndForth';
@@ -40,6 +43,31 @@ export type TickStyle = 'numbers' | 'pi' | 'degrees';
 
 /** Weight is how strong a line is. */
 export type Weight = 'thin' | 'bold';
+
+/** Column is a column of data: what was typed, or what is computed. */
+export interface Column {
+  /** Name stands at its head and, where it is a letter, in formulas; Unit behind it. */
+  name: string;
+  unit?: string;
+  /** Cells are the rows from the top: numbers, fractions or multiples of π as they are typed, empty where nothing stands. */
+  cells?: string[];
+  /** Formula computes each row from the other columns' letters and the dials. */
+  formula?: string;
+  /** Steps computes it from one row to the next of the column Of. */
+  steps?: ColumnSteps;
+  of?: string;
+}
+
+/** Fit makes a function the model of a kind that lies nearest to data. */
+export interface Fit {
+  model: string;
+  /** Data is the id of the data, X and Y name its columns. */
+  data: string;
+  x: string;
+  y: string;
+  /** Decimals is how many decimals its coefficients are written with at least; 0 means three. */
+  decimals?: number;
+}
 
 /** Document is one demonstration. */
 export interface Document {
@@ -100,14 +128,18 @@ export interface Window {
   top: number;
 }
 
-/** Stated is a function or a parameter. */
+/** Stated is a function, a parameter or data. */
 export interface Stated {
   id: string;
   kind: StatedKind;
+  /** Name is a letter with an index; that of data is in words. */
   name: string;
-  /** Variables and Formula define a function; Formula is what stands after “=”. */
+  /** Variables and Formula define a function; Formula is what stands after “=”. With Fit the formula follows from data. */
   variables?: string[];
   formula?: string;
+  fit?: Fit;
+  /** Columns are those of data. */
+  columns?: Column[];
   /** From, To and Step are formulas without parameters; a parameter's steps count from From. */
   from?: string;
   to?: string;
@@ -338,6 +370,39 @@ export interface Row {
   y: string;
 }
 
+// core/stage/kinds/scatter
+
+/** Residuals is how the distances from the function are drawn. */
+export type Residuals = '' | 'segments' | 'squares';
+
+/** Body is a scatter plot: the points of two columns of data. */
+export interface ScatterBody {
+  /** Data is the id of the data, X and Y name columns, Error one of half the lengths of error bars. */
+  data: string;
+  x: string;
+  y: string;
+  error?: string;
+  /** Joined joins the points by lines in the order of the rows. */
+  joined?: boolean;
+  /** Grips unlocks the rows: a hand moves their points, and the rows follow. */
+  grips?: boolean;
+  /** Function is held against the points; Residuals shows how far they lie from it. */
+  function?: string;
+  residuals?: Residuals;
+  /** AsResiduals draws the residuals over X in the place of the points. */
+  asResiduals?: boolean;
+  /** Unmarked leaves out the rings around values that stand out. */
+  unmarked?: boolean;
+  /** Labels are words at single points. */
+  labels?: PointLabel[];
+}
+
+/** PointLabel is a label at the point of a row, counted from 0; without words it tells the coordinates. */
+export interface PointLabel {
+  row: number;
+  words?: string;
+}
+
 // core/stage/kinds/trajectory
 
 /** Joining is how dots are joined; empty for not at all. */
@@ -509,7 +574,7 @@ export interface NamedLine {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -551,8 +616,11 @@ export interface Ask {
   y?: number;
   /** Collapses tell at which values which functions are of another type. */
   collapses?: Collapse[];
-  /** Found are findings to be taken in. */
+  /** Found are findings to be taken in, Suspects values that stand out. */
   found?: Found;
+  suspects?: Suspects;
+  /** Stated are data to be put. */
+  stated?: Stated;
 }
 
 /** Answer answers an Ask; Problem is set when it could not be done. */
@@ -581,7 +649,22 @@ export interface Answer {
   mended?: Mended;
   advice?: AdviceView;
   heard?: HeardView;
+  /** Models, Suspects, Summaries, Prediction and Pasted are about data. */
+  models?: Models;
+  suspects?: Suspects;
+  summaries?: ColumnSummary[];
+  prediction?: Prediction;
+  pasted?: PastedView;
   reading?: ReadingView;
+}
+
+/** PastedView is a text read as a table in one way, and in others where it can be. */
+export interface PastedView {
+  columns: Column[];
+  /** Decimal is “.” or “,”, Words say how the text was read. */
+  decimal: string;
+  words: string;
+  others?: PastedView[];
 }
 
 /** TableView is a table with its differences and ratios, and the type that they tell; Type is empty where x does not rise or a value is missing. */
@@ -1003,6 +1086,7 @@ export interface Bodies {
   steps: StepsBody;
   path: PathBody;
   table: TableBody;
+  scatter: ScatterBody;
   trajectory: TrajectoryBody;
   trajectoryPart: TrajectoryPartBody;
   circle: CircleBody;

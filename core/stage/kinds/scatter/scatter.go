@@ -1,0 +1,217 @@
+// Package scatter is the scatter plot of two columns of data, with error bars, residuals to a function and rings around values that stand
+// out.
+package scatter
+
+import (
+	"fmt"
+	"math"
+
+	"parvix/core/formula/number"
+	"parvix/core/formula/problem"
+	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kind"
+	"parvix/core/stage/view"
+)
+
+// Letter begins the ids of scatter plots.
+func (*Body) Letter() string { return "k" }
+
+// Sentence says “scatter plot: h in m over t in h”.
+func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
+	words := "scatter plot: "
+	if b.AsResiduals {
+		words = "residuals: "
+	}
+	data := d.DataOf(b.Data)
+	if data == nil || data.Column(b.X) == nil || data.Column(b.Y) == nil {
+		return []evaluate.Word{evaluate.Says(words + "the data are not there")}
+	}
+	return []evaluate.Word{evaluate.Says(words + Head(data.Column(b.Y).Stated) + " over " + Head(data.Column(b.X).Stated))}
+}
+
+// Head is a column's name with its unit: “h in m”.
+func Head(c *document.Column) string {
+	if c.Unit == "" {
+		return c.Name
+	}
+	return c.Name + " in " + c.Unit
+}
+
+// Live is a scatter plot in play.
+type Live struct {
+	body   *Body
+	data   *evaluate.Data
+	x, y   *evaluate.Column
+	err    *evaluate.Column
+	beside *evaluate.Function
+	rows   []int // those in which both columns have a value
+	stamp  uint64
+}
+
+// Load finds the columns and the function.
+func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
+	l := &Live{body: b, data: d.DataOf(b.Data)}
+	if l.data == nil {
+		d.Report(problem.New("no-data", 0, 0), e.ID, "data")
+		return nil
+	}
+	for field, name := range map[string]string{"x": b.X, "y": b.Y, "error": b.Error} {
+		column := l.data.Column(name)
+		if column == nil && (name != "" || field != "error") {
+			d.Report(problem.New("no-column", 0, len(name), name), e.ID, field)
+			return nil
+		}
+		switch field {
+		case "x":
+			l.x = column
+		case "y":
+			l.y = column
+		default:
+			l.err = column
+		}
+	}
+	if b.Function != "" {
+		l.beside = d.Graph(b.Function, e.ID)
+	}
+	return l
+}
+
+// Rows are those in which both columns have a value.
+func (l *Live) points() []int {
+	if l.rows == nil || l.stamp != l.data.Stamp() {
+		_, _, l.rows = l.data.Pairs(l.x, l.y)
+		l.stamp = l.data.Stamp()
+	}
+	return l.rows
+}
+
+// MaxHandles is the largest number of points that a hand can move.
+const MaxHandles = 60
+
+// movable tells whether a hand may move the points, each by a handle of its own.
+func (l *Live) movable() bool {
+	return l.body.Grips && !l.body.AsResiduals && !l.y.Stated.IsComputed() && len(l.points()) <= MaxHandles
+}
+
+// Drag moves a point to the hand, on the decimals of its columns, in play only until it settles.
+func (l *Live) Drag(p evaluate.Play, h evaluate.Hand) {
+	if !l.movable() || h.Grip < 0 || h.Grip >= len(l.points()) {
+		return
+	}
+	row := l.points()[h.Grip]
+	if !l.x.Stated.IsComputed() {
+		p.SetCell(l.data, l.x, row, evaluate.OnGrain(h.X, grain(l.x, h.Grain)))
+	}
+	p.SetCell(l.data, l.y, row, evaluate.OnGrain(h.Y, grain(l.y, h.Grain)))
+}
+
+// Nudge moves a point by one unit of its column's last decimal.
+func (l *Live) Nudge(p evaluate.Play, h evaluate.Hand) {
+	if h.Grip >= 0 && h.Grip < len(l.points()) {
+		row := l.points()[h.Grip]
+		h.X, h.Y = l.x.Values[row]+h.DX*grain(l.x, h.Grain), l.y.Values[row]+h.DY*grain(l.y, h.Grain)
+		l.Drag(p, h)
+	}
+}
+
+// grain is one unit of the last decimal in which a column is written, at least that of the picture for whole numbers only.
+func grain(c *evaluate.Column, otherwise float64) float64 {
+	decimals := 0
+	for _, v := range c.Values {
+		if v == v {
+			decimals = max(decimals, number.Decimals(v, 6))
+		}
+	}
+	if decimals == 0 {
+		return math.Min(1, math.Max(otherwise, 1e-6))
+	}
+	return math.Pow(10, -float64(decimals))
+}
+
+// Settle leaves the rows to the data, which keep what a hand has moved.
+func (l *Live) Settle(evaluate.Moment, *document.Entry) {}
+
+// sight is what is seen of a scatter plot: its residuals, and what is left of them.
+type sight struct {
+	off []float64
+	sse float64
+	r2  float64
+}
+
+// See works out how far the points lie off the function; nil where there is none.
+func (l *Live) See(m evaluate.Moment, _ view.View, _ any) any {
+	if l.beside == nil || l.beside.Curve == nil || l.body.Residuals == NoResiduals && !l.body.AsResiduals {
+		return (*sight)(nil)
+	}
+	s := &sight{}
+	in, mean, rows := m.Inputs(), 0.0, l.points()
+	for _, row := range rows {
+		off := l.y.Values[row] - l.beside.Curve.At(l.x.Values[row], in)
+		s.off = append(s.off, off)
+		s.sse += off * off
+		mean += l.y.Values[row] / float64(len(rows))
+	}
+	total := 0.0
+	for _, row := range rows {
+		total += (l.y.Values[row] - mean) * (l.y.Values[row] - mean)
+	}
+	s.r2 = 1 - s.sse/total
+	return s
+}
+
+// Measure tells the sum of the squares and R².
+func (l *Live) Measure(m evaluate.Moment) string {
+	s := l.See(m, view.View{}, nil).(*sight)
+	if s == nil || s.sse != s.sse {
+		return ""
+	}
+	text := `\text{sum of squares}=` + number.Significant(s.sse, 4)
+	if !math.IsNaN(s.r2) && !math.IsInf(s.r2, 0) {
+		text += `,\ R^2=` + number.Format(s.r2, 4)
+	}
+	return m.Typeset(text)
+}
+
+// Describe says how many points there are, what stands out and how the function fits.
+func (l *Live) Describe(m evaluate.Moment, e *document.Entry) []string {
+	rows := l.points()
+	list := []string{fmt.Sprintf("%d points: %s over %s.", len(rows), Head(l.y.Stated), Head(l.x.Stated))}
+	for _, s := range m.SuspectsOf(l.data, l.x, l.y) {
+		list = append(list, fmt.Sprintf("Row %d stands out: %s.", s.Row+1, s.Reason))
+	}
+	if s := l.See(m, view.View{}, nil).(*sight); s != nil {
+		list = append(list, fmt.Sprintf("The sum of the squared residuals is %s, R² %s.", number.Significant(s.sse, 4), number.Format(s.r2, 4)))
+	}
+	return list
+}
+
+// Box takes in all points, and 0 for residuals.
+func (l *Live) Box(m evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
+	if l.body.AsResiduals {
+		if s := l.See(m, view.View{}, nil).(*sight); s != nil {
+			for k, row := range l.points() {
+				box.Add(l.x.Values[row], s.off[k])
+			}
+			box.AddY(0)
+		}
+		return
+	}
+	for _, row := range l.points() {
+		box.Add(l.x.Values[row], l.y.Values[row])
+	}
+}
+
+// height is where a point is drawn.
+func (l *Live) height(s *sight, k, row int) float64 {
+	if l.body.AsResiduals {
+		if s == nil {
+			return math.NaN()
+		}
+		return s.off[k]
+	}
+	return l.y.Values[row]
+}
+
+var _ compose.Live = (*Live)(nil)
