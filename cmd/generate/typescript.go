@@ -13,7 +13,7 @@ import (
 
 // crossing lists the folders whose types cross to the page.
 func crossing() []string {
-	return append(documentFolders(), "core/stage/kind", "core/ask/door", "core/ask/edit", "core/stage/found", "core/stage/picture", "server/domain", "server/api")
+	return append(documentFolders(), "core/stage/kind", "core/stage/evaluate", "core/ask/study", "core/ask/door", "core/ask/edit", "core/stage/found", "core/stage/picture", "server/domain", "server/api")
 }
 
 // Go names that say little without their package, that two packages share, or that TypeScript knows already.

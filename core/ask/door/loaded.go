@@ -23,6 +23,7 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
 		if f.Formula != nil {
 			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
+			v.Moves = f.Stated.Fit != nil
 			for _, name := range expr.Names(f.Formula) {
 				v.Moves = v.Moves || d.Find(name) >= 0 && !slices.Contains(f.Stated.Variables, name)
 			}

@@ -1,6 +1,9 @@
 package edit
 
 import (
+	"strings"
+
+	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
 	"parvix/core/maths/locus"
 	"parvix/core/stage/document"
@@ -28,6 +31,7 @@ const (
 	IdeaWave      Idea = "wave"
 	IdeaPolar     Idea = "polar"
 	IdeaPath      Idea = "parametric"
+	IdeaData      Idea = "data"
 )
 
 // Beginning is an idea as it is offered.
@@ -48,6 +52,7 @@ func Beginnings() []Beginning {
 		{IdeaCircle, "The unit circle and its graph", "an angle, its arc unrolled, the sine in circle and graph"},
 		{IdeaPolar, "A polar curve comes into being", "r(θ) = a cos(kθ), its ray, its point and its r–θ graph"},
 		{IdeaPath, "A point on its path", "(3cos t, 2 sin t) with its velocity and both components"},
+		{IdeaData, "Data and a model", "a table of tides, the value that stands out, a model that fits"},
 		{IdeaWave, "From the circle to a wave", "radius, speed, start and height of a circle draw a sin(b(t − h)) + k"},
 	}
 }
@@ -92,6 +97,12 @@ var ideas = map[Idea]func(b *beginner){
 		b.show(document.Entry{Body: &path.Body{Function: "f", As: "b", Feature: locus.Extrema}})
 		b.show(document.Entry{Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "V", X: "−b/2", Y: "f(−b/2)"}})
 		b.say(words("Move b. Where does the vertex V go, and which point stays?"))
+	},
+	IdeaData: func(b *beginner) {
+		b.do(PutData(b.d, document.Stated{Name: "Tide at the quay", Columns: []document.Column{
+			{Name: "t", Unit: "h", Cells: strings.Fields("0 1 2 3 4 5 6 7 8 9 10 11 12 13")},
+			{Name: "h", Unit: "m", Cells: b.numerals("4.10 4.66 4.74 4.42 3.74 2.87 2.02 1.31 0.11 1.36 1.90 2.86 3.75 4.44")}}}))
+		b.say(words("Which height was mistyped? What would the next one be? Open “table and models” in the folio."))
 	},
 	IdeaBeside: func(b *beginner) {
 		b.state("f(x) = a e^(−(x − c)²)")
@@ -161,6 +172,14 @@ func (b *beginner) show(entry document.Entry) { b.do(Put(b.d, entry)) }
 
 func (b *beginner) say(pieces ...text.Piece) {
 	b.do(Put(b.d, document.Entry{Body: &text.Body{Pieces: pieces}}))
+}
+
+// numerals are numbers with the demonstration's decimal sign.
+func (b *beginner) numerals(text string) []string {
+	if b.d.DecimalComma {
+		text = expr.WithDecimalComma(text)
+	}
+	return strings.Fields(text)
 }
 
 // whole lets a dial run over whole numbers.

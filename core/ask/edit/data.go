@@ -1,14 +1,12 @@
 package edit
 
 import (
-	"math/big"
 	"slices"
 	"strings"
 	"unicode/utf8"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
-	"parvix/core/formula/symbolic"
 	"parvix/core/maths/fit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -157,15 +155,8 @@ func freeze(s *document.Stated, e *evaluate.Demonstration) bool {
 	if found == nil || !found.Converged() {
 		return false
 	}
-	values := map[string]*big.Rat{}
-	decimals := s.Fit.Decimals
-	if decimals == 0 {
-		decimals = fit.FewestDecimals
-	}
-	for k, letter := range found.Model.Letters {
-		values[letter], _ = new(big.Rat).SetString(fit.RoundedTo(found.Coefficients[k], decimals))
-	}
-	s.Formula, s.Fit = e.Numeral(expr.Text(symbolic.PutNumbers(found.Model.Node, values))), nil
+	node := fit.Written(found.Model, found.Coefficients, s.Fit.Decimals, fit.Form(s.Fit.Form))
+	s.Formula, s.Fit = e.Numeral(expr.Text(node)), nil
 	return true
 }
 

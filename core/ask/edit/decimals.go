@@ -12,12 +12,21 @@ func Decimals(before *document.Document, comma bool) (*document.Document, error)
 		return d, nil
 	}
 	d.DecimalComma = comma
-	d.Formulas(func(text *string, _ ...string) {
+	rewrite := func(text *string, _ ...string) {
 		if comma {
 			*text = expr.WithDecimalComma(*text)
 		} else {
 			*text = expr.WithDecimalPoint(*text)
 		}
-	})
+	}
+	d.Formulas(rewrite)
+	for i := range d.Stated {
+		for k := range d.Stated[i].Columns {
+			cells := d.Stated[i].Columns[k].Cells
+			for row := range cells {
+				rewrite(&cells[row])
+			}
+		}
+	}
 	return d, d.Check()
 }

@@ -145,7 +145,7 @@ func (q dataset) fit(degrees bool) (map[string]any, error) {
 	}
 	answer["coefficients"] = q.named(m, f.Coefficients)
 	answer["expr"] = expr.Text(withCoefficients(m, f.Coefficients, precise))
-	short := withCoefficients(m, f.Coefficients, fit.Rounded)
+	short := withCoefficients(m, f.Coefficients, func(v float64) string { return fit.RoundedTo(v, fit.FewestDecimals) })
 	answer["text"], answer["latex"], answer["mathml"] = expr.Text(short), expr.LaTeX(short, nil), expr.MathML(short)
 	answer["sse"], answer["residuals"] = f.SSE, f.Residuals
 	answer["r2"], answer["adjustedR2"], answer["aicc"] = orUndefined(f.R2), orUndefined(f.AdjustedR2()), orUndefined(f.AICc())

@@ -3,13 +3,13 @@ package study
 import (
 	"fmt"
 	"math"
-	"math/big"
 	"slices"
 	"sort"
+	"unicode/utf8"
 
+	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
-	"parvix/core/formula/symbolic"
 	"parvix/core/maths/classify"
 	"parvix/core/maths/fit"
 	"parvix/core/maths/statistics"
@@ -18,8 +18,8 @@ import (
 
 // Model is a kind of function held against two columns.
 type Model struct {
-	Name fit.Name `json:"name"`
-	// LaTeX is the fitted function; empty where there is no best one, and Reason then says why.
+	Name string `json:"name"`
+	// LaTeX is the fitted function, y or the column's letter in front; empty where there is no best one, and Reason then says why.
 	LaTeX  string `json:"latex"`
 	Reason string `json:"reason"`
 	// SSE, R2, AdjustedR2 and AICc are written to be read, empty where they do not exist.
@@ -72,13 +72,17 @@ func ModelsOf(d *evaluate.Demonstration, id, x, y string) (*Models, error) {
 		return out, nil
 	}
 	best, lowest := -1, math.Inf(1)
+	variable, head := letterOf(x), "y"
+	if letter, ok := expr.NameOf(y); ok && utf8.RuneCountInString(letter) == 1 {
+		head = expr.LaTeXName(letter)
+	}
 	for _, name := range fit.Names() {
-		m, _ := fit.NewModel(name, "x")
+		m, _ := fit.NewModel(name, variable)
 		f := m.To(xs, ys, nil)
 		if criterion := f.AICc(); f.Converged() && criterion < lowest && name != fit.MedianLine {
 			best, lowest = len(out.List), criterion
 		}
-		out.List = append(out.List, modelRow(d, f, xs, ys))
+		out.List = append(out.List, modelRow(d, f, head, xs, ys))
 	}
 	if best >= 0 {
 		out.List[best].Best = true
@@ -86,17 +90,17 @@ func ModelsOf(d *evaluate.Demonstration, id, x, y string) (*Models, error) {
 	return out, nil
 }
 
-func modelRow(d *evaluate.Demonstration, f *fit.Fit, x, y []float64) Model {
-	row := Model{Name: f.Model.Name, Reason: f.Reason, Residuals: [][2]float64{}}
+func modelRow(d *evaluate.Demonstration, f *fit.Fit, head string, x, y []float64) Model {
+	row := Model{Name: string(f.Model.Name), Reason: f.Reason, Residuals: [][2]float64{}}
 	if !f.Converged() {
 		return row
 	}
-	row.LaTeX = fittedLaTeX(d, f.Model, f.Coefficients)
+	row.LaTeX = head + "=" + fittedLaTeX(d, f.Model, f.Coefficients)
 	row.SSE = d.Numeral(number.Significant(f.SSE, 4))
 	row.R2, row.AdjustedR2, row.AICc = readable(d, f.R2, 4), readable(d, f.AdjustedR2(), 4), readable(d, f.AICc(), 1)
 	row.Pattern = f.Pattern(x, y).Words()
 	if straight, ok := fit.Linearised(f.Model.Name, x, y); ok {
-		row.Linearised = fittedLaTeX(d, f.Model, straight)
+		row.Linearised = head + "=" + fittedLaTeX(d, f.Model, straight)
 	}
 	lo, hi, most := slices.Min(x), slices.Max(x), 0.0
 	for _, r := range f.Residuals {
@@ -111,11 +115,7 @@ func modelRow(d *evaluate.Demonstration, f *fit.Fit, x, y []float64) Model {
 
 // fittedLaTeX is a model with its coefficients as a teacher writes them.
 func fittedLaTeX(d *evaluate.Demonstration, m *fit.Model, coefficients []float64) string {
-	values := map[string]*big.Rat{}
-	for k, letter := range m.Letters {
-		values[letter], _ = new(big.Rat).SetString(fit.Rounded(coefficients[k]))
-	}
-	return d.LaTeX(symbolic.PutNumbers(m.Node, values), nil)
+	return d.LaTeX(fit.Written(m, coefficients, 0, fit.General), nil)
 }
 
 func readable(d *evaluate.Demonstration, v float64, decimals int) string {
@@ -123,6 +123,14 @@ func readable(d *evaluate.Demonstration, v float64, decimals int) string {
 		return ""
 	}
 	return d.Numeral(number.Format(v, decimals))
+}
+
+// letterOf is a column's name where it is a letter, which then stands in formulas, else x.
+func letterOf(column string) string {
+	if name, ok := expr.NameOf(column); ok && utf8.RuneCountInString(name) == 1 {
+		return name
+	}
+	return "x"
 }
 
 // suggestion says what differences and ratios tell.
@@ -249,7 +257,16 @@ func BestDials(d *evaluate.Demonstration, function, id, x, y string) (map[string
 	}
 	values := map[string]float64{}
 	for k, name := range unknowns {
-		values[name] = best.Coefficients[k]
+		values[name] = onDial(best.Coefficients[k], d.Parameters[d.Find(name)].Step)
 	}
 	return values, nil
+}
+
+// onDial rounds a value that a dial is led to: to five digits that count, and two more than its step has.
+func onDial(v, step float64) float64 {
+	digits := 4
+	if v != 0 {
+		digits -= int(math.Floor(math.Log10(math.Abs(v))))
+	}
+	return number.Round(v, max(digits, number.Decimals(step, 3)+2))
 }

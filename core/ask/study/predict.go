@@ -36,7 +36,7 @@ func Predict(d *evaluate.Demonstration, function, id, x string, v float64, backw
 		lo, hi = slices.Min(xs), slices.Max(xs)
 	}
 	name, variable := f.Stated.Name, f.Stated.Variables[0]
-	write := func(v float64) string { return d.Numeral(number.Significant(v, 6)) }
+	write := func(v float64) string { return d.Numeral(number.Significant(v, 5)) }
 	caution := func(at float64) string {
 		switch {
 		case at < lo || at > hi:

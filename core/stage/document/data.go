@@ -41,7 +41,21 @@ type Fit struct {
 	Y    string `json:"y"`
 	// Decimals is how many decimals its coefficients are written with at least; 0 means three.
 	Decimals int `json:"decimals,omitempty"`
+	// Form is the way in which it is written: in general, with the vertex, as factors, with the shift, with the time of doubling.
+	Form FitForm `json:"form,omitempty"`
 }
+
+// FitForm is the way in which a fitted function is written.
+type FitForm string
+
+// The forms.
+const (
+	FitGeneral  FitForm = ""
+	FitVertex   FitForm = "vertex"
+	FitFactored FitForm = "factored"
+	FitShift    FitForm = "shift"
+	FitDoubling FitForm = "doubling"
+)
 
 // Limits of data.
 const (
@@ -119,6 +133,7 @@ func (c *checker) fits(d *Document) {
 			}
 			c.require(has(s.Fit.X) && has(s.Fit.Y), s.ID, "fit", "there are no such columns")
 		}
+		c.oneOf(s.ID, "fit.form", string(s.Fit.Form), string(FitGeneral), string(FitVertex), string(FitFactored), string(FitShift), string(FitDoubling))
 		c.require(s.Fit.Decimals >= 0 && s.Fit.Decimals <= 12, s.ID, "fit.decimals", "between 0 and 12")
 	}
 }

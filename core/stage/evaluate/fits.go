@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"math"
-	"math/big"
 	"slices"
 	"strings"
 
@@ -137,19 +136,4 @@ func (ds *Datasets) FitOf(f *Function) *fit.Fit {
 		return own.fit
 	}
 	return nil
-}
-
-// written are the model's letters as numbers with so many decimals at least.
-func (f *fitted) written(decimals int) map[string]*big.Rat {
-	if f.fit == nil || !f.fit.Converged() {
-		return nil
-	}
-	if decimals == 0 {
-		decimals = fit.FewestDecimals
-	}
-	values := map[string]*big.Rat{}
-	for k, letter := range f.model.Letters {
-		values[letter], _ = new(big.Rat).SetString(fit.RoundedTo(f.fit.Coefficients[k], decimals))
-	}
-	return values
 }

@@ -1,13 +1,13 @@
 package evaluate
 
 import (
-	"math/big"
 	"strings"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
 	"parvix/core/formula/symbolic"
+	"parvix/core/maths/fit"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/sample"
@@ -210,7 +210,7 @@ func (fs *Formulas) Now(f *Function) string {
 	}
 	stamp := fs.values.Stamp(f)
 	if fs.now[f].stamp != stamp {
-		fs.now[f] = written{stamp, fs.LaTeX(symbolic.PutNumbers(f.Formula, fs.numbersIn(f)), nil)}
+		fs.now[f] = written{stamp, fs.LaTeX(fs.withNumbers(f), nil)}
 	}
 	return fs.now[f].latex
 }
@@ -224,16 +224,16 @@ func (fs *Formulas) Spoken(f *Function) string {
 	for _, v := range f.Stated.Variables {
 		of = append(of, expr.SpokenName(v))
 	}
-	formula := symbolic.PutNumbers(f.Formula, fs.numbersIn(f))
+	formula := fs.withNumbers(f)
 	return expr.SpokenName(f.Stated.Name) + " of " + strings.Join(of, " and ") + " equals " + expr.Spoken(formula)
 }
 
-// numbersIn are the numbers for the letters of a function's formula.
-func (fs *Formulas) numbersIn(f *Function) map[string]*big.Rat {
-	if f.fitted != nil {
-		return f.fitted.written(f.Stated.Fit.Decimals)
+// withNumbers is a function's formula with the present numbers for its letters, that of one that follows from data in its form.
+func (fs *Formulas) withNumbers(f *Function) expr.Node {
+	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
+		return fit.Written(own.model, own.fit.Coefficients, f.Stated.Fit.Decimals, fit.Form(f.Stated.Fit.Form))
 	}
-	return fs.values.NumbersBut(f.Stated.Variables...)
+	return symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
 }
 
 // written is a formula with values put in, as it was at a stamp.

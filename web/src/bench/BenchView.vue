@@ -25,6 +25,10 @@ import { useTalk } from '../board/desk';
 import LeftBehind from '../board/LeftBehind.vue';
 import StageCurtain from '../board/StageCurtain.vue';
 import { useBoard } from '../board/board';
+import DataDesk from '../data/DataDesk.vue';
+import { useArriving } from '../data/arriving';
+import { useDataDesk } from '../data/desk';
+import { useSuspects } from '../data/suspects';
 import { useBench } from './store';
 
 const props = defineProps<{ id: string }>();
@@ -38,6 +42,9 @@ const failure = ref('');
 const folioOpen = ref(true);
 const keysOpen = ref(false);
 const board = useBoard();
+const desk = useDataDesk();
+useSuspects();
+useArriving();
 
 const signIn = () => router.replace({ name: 'signIn', query: { back: address.whole() } });
 
@@ -181,6 +188,7 @@ onBeforeUnmount(() => {
       <DeletedDialog v-if="bench.saving.state === 'deleted'" />
       <SignInAgain v-if="bench.saving.state === 'signedOut'" />
     </template>
+    <DataDesk v-if="desk.open && bench.document" />
     <KeysCard v-if="keysOpen" @close="keysOpen = false" />
     <LargePointer v-if="board.pointing" />
     <LeftBehind />

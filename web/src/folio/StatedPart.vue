@@ -4,6 +4,8 @@ import { computed, ref, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import { fresh, ofKind } from '../shared/entries';
+import DataRow from '../data/DataRow.vue';
+import FitForm from '../data/FitForm.vue';
 import MathText from '../shared/MathText.vue';
 import StepsTable from './StepsTable.vue';
 import EffectList from './EffectList.vue';
@@ -123,7 +125,13 @@ function actions(stated: Stated): Action[] {
     ];
   }
   if (stated.kind !== 'function' || stated.variables?.length !== 1) return [];
+  const freeze: Action = {
+    key: 'freeze',
+    words: 'Keep its numbers as they are now',
+    act: () => void bench.askEdit({ kind: 'freeze', id: stated.id }),
+  };
   const list: Action[] = [
+    ...(stated.fit ? [freeze] : []),
     { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (beingMoved.value = stated.id) },
     ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
@@ -151,8 +159,10 @@ function actions(stated: Stated): Action[] {
     <PartHead title="Stated" add="State a function or a parameter" @add="bench.editing = 'stated'" />
     <ul>
       <template v-for="{ stated, view, dial, place } in rows" :key="stated.id">
-        <li v-if="bench.editing === stated.id">
-          <StatementForm v-if="stated.kind === 'function'" :id="stated.id" :text="view?.text ?? ''" />
+        <DataRow v-if="stated.kind === 'data'" :stated="stated" />
+        <li v-else-if="bench.editing === stated.id">
+          <FitForm v-if="stated.fit" :stated="stated" />
+          <StatementForm v-else-if="stated.kind === 'function'" :id="stated.id" :text="view?.text ?? ''" />
           <ParameterForm v-else :stated="stated" />
         </li>
         <EntryRow

@@ -14,6 +14,9 @@ export type Corner = 'topLeft' | 'topRight' | 'bottomLeft' | 'bottomRight';
 /** Finding names what the core finds out about a function of one variable. */
 export type Finding = 'domain' | 'range' | 'yIntercept' | 'zeros' | 'maxima' | 'minima' | 'inflections' | 'increasing' | 'decreasing' | 'concaveUp' | 'concaveDown' | 'verticalAsymptotes' | 'horizontalAsymptotes' | 'obliqueAsymptotes' | 'holes' | 'jumps' | 'period' | 'amplitude' | 'centreLine' | 'symmetry' | 'quarterPoints';
 
+/** FitForm is the way in which a fitted function is written. */
+export type FitForm = '' | 'vertex' | 'factored' | 'shift' | 'doubling';
+
 /** LabelKind says what a label tells. */
 export type LabelKind = 'name' | 'formula' | 'coordinates' | 'words' | 'none';
 
@@ -67,6 +70,8 @@ export interface Fit {
   y: string;
   /** Decimals is how many decimals its coefficients are written with at least; 0 means three. */
   decimals?: number;
+  /** Form is the way in which it is written: in general, with the vertex, as factors, with the shift, with the time of doubling. */
+  form?: FitForm;
 }
 
 /** Document is one demonstration. */
@@ -571,6 +576,77 @@ export interface NamedLine {
   latex: string;
 }
 
+// core/stage/evaluate
+
+/** Counters count the work that was done, since the demonstration was first loaded. */
+export interface Counters {
+  parses: number;
+  compiles: number;
+  /** Runs counts evaluations by the id of the entry. */
+  runs: Record<string, number>;
+}
+
+/** Suspect is a value that stands out, as another core found it: it holds while the row's values are those. */
+export interface Suspect {
+  row: number;
+  x: number;
+  y: number;
+  reason: string;
+}
+
+/** Suspects are those of two columns of data. */
+export interface Suspects {
+  data: string;
+  x: string;
+  y: string;
+  list: Suspect[];
+}
+
+// core/ask/study
+
+/** Model is a kind of function held against two columns. */
+export interface Model {
+  name: string;
+  /** LaTeX is the fitted function, y or the column's letter in front; empty where there is no best one, and Reason then says why. */
+  latex: string;
+  reason: string;
+  /** SSE, R2, AdjustedR2 and AICc are written to be read, empty where they do not exist. */
+  sse: string;
+  r2: string;
+  adjustedR2: string;
+  aicc: string;
+  /** Pattern says what the signs of the residuals tell. */
+  pattern: string;
+  /** Residuals are a small picture: places from 0 to 1 across, −1 to 1 up. */
+  residuals: number[][];
+  /** Linearised is the answer of a straight line through logarithms. */
+  linearised?: string;
+  /** Best tells that no model has a lower AICc. */
+  best?: boolean;
+}
+
+/** Models are the models of two columns, and what differences and ratios suggest, before anything is computed. */
+export interface Models {
+  list: Model[];
+  /** Suggested says it in words. */
+  suggested: string;
+}
+
+/** ColumnSummary describes a column to be read. */
+export interface ColumnSummary {
+  name: string;
+  /** Values are those of a computed column, to be read; empty where there is none. */
+  values: string[];
+  /** Lines are name and value: count, mean, median and so on. */
+  lines: string[][];
+}
+
+/** Prediction is what a function says at an x, or where it takes a y. */
+export interface Prediction {
+  /** Lines are the answers in words with their numbers. */
+  lines: string[];
+}
+
 // core/ask/door
 
 /** AskKind names a question. */
@@ -895,7 +971,7 @@ export interface FrameTexts {
 // core/ask/edit
 
 /** Idea is a ready beginning of a demonstration. */
-export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric';
+export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric' | 'data';
 
 /** Beginning is an idea as it is offered. */
 export interface Beginning {

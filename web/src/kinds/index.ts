@@ -9,6 +9,7 @@ import type { Addition, PageKind } from './kind';
 import { path } from './path';
 import { point } from './point';
 import { region } from './region';
+import { scatter } from './scatter';
 import { steps } from './steps';
 import { table } from './table';
 import { trace } from './trace';
@@ -25,6 +26,7 @@ const kinds: { [K in ShownKind]: PageKind<K> } = {
   guide,
   region,
   figure,
+  scatter,
   table,
   trajectory,
   circle,

@@ -79,12 +79,12 @@ func (l *Live) residuals(on *compose.On, s *sight) {
 			if px+side > v.Width {
 				side = -side // to the left where there is no room
 			}
-			start := on.Pen.Area(picture.Ink, 0.12)
+			start := on.Pen.Area(picture.Ink, 0.08)
 			for _, corner := range [4][2]float64{{px, py}, {px + side, py}, {px + side, foot}, {px, foot}} {
 				on.Pen.To(corner[0], corner[1])
 			}
 			on.Pen.EndLine(start)
-			pen.Pattern = picture.Whole
+			pen = compose.Stroke(picture.Grey, on.Scaled(compose.GuideWidth), picture.Whole, 1)
 			for _, edge := range [3][4]float64{{px, py, px + side, py}, {px + side, py, px + side, foot}, {px + side, foot, px, foot}} {
 				on.Segment(pen, [2]float64{edge[0], edge[1]}, [2]float64{edge[2], edge[3]})
 			}

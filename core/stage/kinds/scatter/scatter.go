@@ -102,30 +102,27 @@ func (l *Live) Drag(p evaluate.Play, h evaluate.Hand) {
 	}
 	row := l.points()[h.Grip]
 	if !l.x.Stated.IsComputed() {
-		p.SetCell(l.data, l.x, row, evaluate.OnGrain(h.X, grain(l.x, h.Grain)))
+		p.SetCell(l.data, l.x, row, evaluate.OnGrain(h.X, grain(l.x)))
 	}
-	p.SetCell(l.data, l.y, row, evaluate.OnGrain(h.Y, grain(l.y, h.Grain)))
+	p.SetCell(l.data, l.y, row, evaluate.OnGrain(h.Y, grain(l.y)))
 }
 
 // Nudge moves a point by one unit of its column's last decimal.
 func (l *Live) Nudge(p evaluate.Play, h evaluate.Hand) {
 	if h.Grip >= 0 && h.Grip < len(l.points()) {
 		row := l.points()[h.Grip]
-		h.X, h.Y = l.x.Values[row]+h.DX*grain(l.x, h.Grain), l.y.Values[row]+h.DY*grain(l.y, h.Grain)
+		h.X, h.Y = l.x.Values[row]+h.DX*grain(l.x), l.y.Values[row]+h.DY*grain(l.y)
 		l.Drag(p, h)
 	}
 }
 
-// grain is one unit of the last decimal in which a column is written, at least that of the picture for whole numbers only.
-func grain(c *evaluate.Column, otherwise float64) float64 {
+// grain is one unit of the last decimal in which a column is written.
+func grain(c *evaluate.Column) float64 {
 	decimals := 0
 	for _, v := range c.Values {
 		if v == v {
 			decimals = max(decimals, number.Decimals(v, 6))
 		}
-	}
-	if decimals == 0 {
-		return math.Min(1, math.Max(otherwise, 1e-6))
 	}
 	return math.Pow(10, -float64(decimals))
 }

@@ -1,0 +1,121 @@
+package browser
+
+import (
+	"testing"
+
+	"github.com/go-rod/rod/lib/input"
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/kinds/scatter"
+)
+
+// bring pastes a table on the bench itself.
+func (l *lesson) bring(lines string) {
+	l.t.Helper()
+	l.actions++
+	ask[any](l.t, l.page, `lines => {
+		const data = new DataTransfer();
+		data.setData('text/plain', lines);
+		document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+	}`, lines)
+	one(l.t, l.page, `[data-cell="0/0"]`)
+	until(l.t, l.page, `() => parvix.document().stated.some(s => s.kind === 'data')`)
+}
+
+func (l *lesson) leaveDesk() {
+	l.t.Helper()
+	l.actions++
+	press(l.t, l.page, input.Escape)
+	until(l.t, l.page, `() => !document.querySelector('.data-desk .desk')`)
+	drawn(l.t, l.page)
+}
+
+// Twenty heights of an invented tide, 2.9 + 1.8 sin(0.506 t + 0.7) and small errors; one was typed as 6.51 for 1.51.
+const tides = "t (h)\th (m)\n0\t4.08\n1\t4.55\n2\t4.70\n3\t4.34\n4\t3.71\n5\t2.85\n6\t2.07\n7\t6.51\n8\t1.13\n9\t1.20\n10\t1.68\n11\t2.44\n12\t3.35\n13\t4.05\n14\t4.60\n15\t4.67\n16\t4.39\n17\t3.78\n18\t2.95\n19\t2.10\n"
+
+func TestATableIsPastedMendedAndGivenAModelInEightActions(t *testing.T) {
+	l := emptyBench(t)
+	l.bring(tides)
+	saying(t, l.page, ".doubts li", "Row 8 .*times the usual distance")
+	l.click(".doubts button", "go to it")
+	until(t, l.page, `() => document.activeElement?.dataset.cell === '7/1'`)
+	l.actions++
+	write(t, one(t, l.page, `[data-cell="7/1"]`), "1.51")
+	press(t, l.page, input.Enter)
+	until(t, l.page, `() => !document.querySelector('.doubts')`)
+	l.click("button", "compare the models")
+	l.click(".models li.best button", "keep as a function")
+	until(t, l.page, `() => parvix.document().stated.some(s => s.fit?.model === 'sinusoidal')`)
+	l.leaveDesk()
+	l.atMost(8)
+
+	doc := documentOf(t, l.page)
+	plot, ok := doc.Shown[0].Body.(*scatter.Body)
+	require.True(t, ok)
+	assert.Equal(t, "m", plot.Function)
+	assert.Equal(t, "1.51", doc.Stated[0].Columns[1].Cells[7])
+	labelled(t, l.page, "m(t)=1.") // the equation stands at its curve
+	assertAccessible(t, l.page, "data on the bench")
+	undone(t, l)
+}
+
+func TestDialsAreLedToTheBestFitAndPredictInTwelveActions(t *testing.T) {
+	l := emptyBench(t)
+	// 3 − 0.6 (x − 1.7)², rounded, with small errors; invented.
+	l.bring("x (m)\ty (m)\n0\t1.30\n0.5\t2.12\n1\t2.72\n1.5\t2.96\n2\t2.95\n2.5\t2.60\n3\t2.00\n3.5\t1.04\n")
+	l.actions++
+	write(t, one(t, l.page, `input[aria-label="A function of your own over the data"]`), "a(x - h)² + k")
+	press(t, l.page, input.Enter)
+	until(t, l.page, `() => parvix.document().shown[0].body.residuals === 'squares'`)
+	l.leaveDesk()
+	for _, dial := range []string{"a", "h", "k"} {
+		l.actions++
+		pull(t, l.page, one(t, l.page, `[data-dial="`+dial+`"] .pointer`), 15, 0)
+		drawn(t, l.page)
+	}
+	l.click("button", "table and models")
+	assertAccessible(t, l.page, "the desk of a table")
+	l.click("button", "lead the dials of m to the best fit")
+	until(t, l.page, `async () => Math.abs((await parvix.values()).a + 0.6) < 0.03`)
+	l.actions++
+	write(t, one(t, l.page, `input[aria-label="Value of x"]`), "2.2")
+	press(t, l.page, input.Enter)
+	saying(t, l.page, ".forecast p", `m\(2.2\) ≈ 2.8.* inside the data`)
+	l.atMost(12)
+	v := values(t, l.page)
+	assert.InDelta(t, 1.7, v["h"], 0.03)
+	assert.InDelta(t, 3, v["k"], 0.03)
+}
+
+// A table is typed with the keyboard alone: Enter goes down, Tab goes on, arrows go back.
+func TestATableIsTypedWithTheKeyboardAlone(t *testing.T) {
+	l := emptyBench(t)
+	press(t, l.page, input.Escape)
+	l.openIn("", "Show something on the stage")
+	l.item("data: type, paste or open a table")
+	require.NoError(t, one(t, l.page, `[data-cell="0/0"]`).Focus())
+	for _, text := range []string{"1", "2", "3"} {
+		require.NoError(t, l.page.InsertText(text))
+		press(t, l.page, input.Enter)
+	}
+	until(t, l.page, `() => document.activeElement?.dataset.cell === '3/0'`)
+	require.NoError(t, one(t, l.page, `[data-cell="0/1"]`).Focus())
+	for _, text := range []string{"1/2", "π", "4"} {
+		require.NoError(t, l.page.InsertText(text))
+		press(t, l.page, input.Enter)
+	}
+	until(t, l.page, `() => parvix.document().stated[0]?.columns[1].cells?.length === 3`)
+	doc := documentOf(t, l.page)
+	assert.Equal(t, []string{"1", "2", "3"}, doc.Stated[0].Columns[0].Cells)
+	assert.Equal(t, []string{"1/2", "π", "4"}, doc.Stated[0].Columns[1].Cells)
+	l.leaveDesk()
+	undone(t, l)
+}
+
+func TestATableThatCanBeReadTwoWaysIsAsked(t *testing.T) {
+	l := emptyBench(t)
+	l.bring("1,5\n2,5\n3,25")
+	l.click("button", "3 rows, 1 columns, with the decimal comma")
+	until(t, l.page, `() => parvix.document().stated[0].columns.some(c => c.cells?.[2] === '3.25')`)
+}

@@ -1,0 +1,63 @@
+package edit_test
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/scatter"
+)
+
+func heights() document.Stated {
+	return document.Stated{Name: "Heights", Columns: []document.Column{
+		{Name: "t", Unit: "s", Cells: strings.Fields("0 1 2 3")}, {Name: "h", Unit: "m", Cells: append(strings.Fields("1 3 5 7"), "", " ")}}}
+}
+
+// New data bring their scatter plot and the names of the axes; cells without anything at the end fall away.
+func TestDataComeWithTheirScatterPlot(t *testing.T) {
+	d, err := edit.PutData(document.New("Data"), heights())
+	require.NoError(t, err)
+	require.Len(t, d.Data(), 1)
+	assert.Equal(t, 4, d.Stated[0].Rows())
+	require.Len(t, d.Shown, 1)
+	assert.Equal(t, "h in m", d.Panels[0].NameY)
+	assert.Equal(t, "t in s", d.Panels[0].NameX)
+}
+
+// A model that is kept is a function in the column's letter; whatever names a column follows when it is called otherwise.
+func TestAKeptModelFollowsItsColumns(t *testing.T) {
+	d, err := edit.PutData(document.New("Data"), heights())
+	require.NoError(t, err)
+	id := d.Stated[0].ID
+	d, err = edit.KeepModel(d, id, "t", "h", "linear")
+	require.NoError(t, err)
+	m := d.StatedNamed("m")
+	require.NotNil(t, m)
+	assert.Equal(t, []string{"t"}, m.Variables)
+	assert.Equal(t, "m", d.Shown[0].Body.(*scatter.Body).Function, "the points are held against it")
+
+	renamed := *d.DataWith(id)
+	renamed.Columns = append([]document.Column{}, renamed.Columns...)
+	renamed.Columns[1].Name = "y"
+	d, err = edit.PutData(d, renamed)
+	require.NoError(t, err)
+	assert.Equal(t, "y", d.StatedNamed("m").Fit.Y)
+	assert.Equal(t, "y", d.Shown[0].Body.(*scatter.Body).Y)
+
+	frozen, err := edit.Freeze(d, d.StatedNamed("m").ID)
+	require.NoError(t, err)
+	assert.Equal(t, "2t + 1", frozen.StatedNamed("m").Formula)
+	assert.Nil(t, frozen.StatedNamed("m").Fit)
+
+	// Without its data the function keeps its numbers, and the scatter plot goes.
+	without, err := edit.Delete(d, id)
+	require.NoError(t, err)
+	assert.Equal(t, "2t + 1", without.StatedNamed("m").Formula)
+	assert.Len(t, without.Shown, 1, "the curve stays")
+	_, err = edit.KeepModel(without, id, "t", "h", "linear")
+	assert.ErrorContains(t, err, "not there any more")
+}

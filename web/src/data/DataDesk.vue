@@ -1,0 +1,310 @@
+<script setup lang="ts">
+// The desk of a table: rows to the left, what they say to the right.
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { useBench } from '../bench/store';
+import type { ColumnSummary } from '../generated/types';
+import { ofKind } from '../shared/entries';
+import Choice from '../shared/Choice.vue';
+import ColumnHeads from './ColumnHeads.vue';
+import DataGrid from './DataGrid.vue';
+import { useDataDesk } from './desk';
+import Forecast from './Forecast.vue';
+import ModelList from './ModelList.vue';
+import OwnModel from './OwnModel.vue';
+import { suspectsOf } from './suspects';
+import { isComputed, useTable } from './table';
+
+const bench = useBench();
+const desk = useDataDesk();
+const table = useTable();
+const { stated, columns, name, rows, refused, ways } = table;
+
+const x = ref('');
+const y = ref('');
+const choices = computed(() => columns.value.map((c) => ({ value: c.name })));
+/** The columns that the picture shows, or the first two. */
+watch(
+  [stated, choices],
+  () => {
+    const plot = ofKind(bench.document?.shown, 'scatter').find(({ body }) => body.data === desk.open)?.body;
+    const has = (wanted: string) => columns.value.some((c) => c.name === wanted);
+    if (!has(x.value)) x.value = plot?.x ?? columns.value[0]?.name ?? '';
+    if (!has(y.value)) y.value = plot?.y ?? columns.value[1]?.name ?? '';
+  },
+  { immediate: true },
+);
+
+const doubts = computed(() => suspectsOf(desk.open, x.value, y.value));
+const doubtsByRow = computed(() => new Map(doubts.value.map((d) => [d.row, d.reason])));
+const doubted = computed(() => columns.value.findIndex((c) => c.name === y.value));
+
+const summaries = shallowRef<ColumnSummary[]>([]);
+watch(
+  [stated, () => bench.loaded],
+  async () => {
+    if (!stated.value) return;
+    summaries.value = (await bench.ask({ kind: 'summaries', id: stated.value.id })).summaries ?? [];
+  },
+  { immediate: true },
+);
+const computedValues = computed(() =>
+  columns.value.map((c, k) => (isComputed(c) ? (summaries.value[k]?.values ?? []) : [])),
+);
+const statisticsOpen = ref(false);
+
+function open(e: Event) {
+  const input = e.target as HTMLInputElement;
+  const f = input.files?.[0];
+  input.value = '';
+  if (f) void table.file(f);
+}
+function drop(e: DragEvent) {
+  const f = e.dataTransfer?.files[0];
+  if (f) void table.file(f);
+}
+
+onMounted(async () => {
+  const brought = desk.brought;
+  desk.brought = undefined;
+  if (typeof brought === 'string') await table.paste(brought, 0, 0);
+  else if (brought) await table.file(brought);
+});
+
+function save() {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(table.asFile(computedValues.value));
+  link.download = `${name.value || 'table'}.csv`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+function close() {
+  desk.open = '';
+  desk.row = -1;
+}
+const isShown = computed(() =>
+  ofKind(bench.document?.shown, 'scatter').some(({ body }) => body.data === desk.open),
+);
+const problem = computed(
+  () => refused.value?.message ?? (stated.value && bench.problemOf(stated.value.id)?.message),
+);
+</script>
+
+<template>
+  <a-modal
+    :open="true"
+    :footer="null"
+    width="min(1180px, calc(100vw - 24px))"
+    :centered="true"
+    wrap-class-name="data-desk"
+    @cancel="close"
+  >
+    <template #title>
+      <input
+        v-model="name"
+        class="name"
+        aria-label="Name of the data"
+        placeholder="Name of the data"
+        @change="table.keep()"
+      />
+    </template>
+    <div class="desk" @dragover.prevent @drop.prevent="drop">
+      <div class="left">
+        <div class="tools">
+          <label class="file soft"
+            >open a file
+            <input
+              type="file"
+              accept=".csv,.tsv,.txt,.json,.xlsx"
+              aria-label="Open a file: CSV, TSV, JSON or .xlsx"
+              @change="open"
+            />
+          </label>
+          <button class="soft" :disabled="columns.length >= 12" @click="table.addColumn({ cells: [] })">
+            add a column
+          </button>
+          <button class="soft" :disabled="!rows" @click="save">save as CSV</button>
+        </div>
+        <ColumnHeads
+          v-model="columns"
+          @keep="table.keep()"
+          @add="table.addColumn"
+          @remove="table.removeColumn"
+        />
+        <DataGrid
+          :columns="columns"
+          :rows="rows"
+          :worked="computedValues"
+          :doubts="doubtsByRow"
+          :doubted="doubted"
+          :sought="desk.row"
+          @set="table.setCell"
+          @paste="table.paste"
+        />
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+        <p v-if="ways.length" class="problem" role="status">
+          This can be read in two ways:
+          <button v-for="way in ways" :key="way.words" class="soft" @click="table.readAs(way)">
+            {{ way.words }}
+          </button>
+        </p>
+        <p v-if="!rows" class="hint">
+          Type, paste from a spreadsheet, or open a file. The first line may name the columns: t (h), h (m).
+        </p>
+      </div>
+      <div v-if="stated" class="right">
+        <div class="axes">
+          <label>across <Choice v-model="x" :options="choices" label="Column across" /></label>
+          <label>up <Choice v-model="y" :options="choices" label="Column up" /></label>
+        </div>
+        <section v-if="doubts.length" aria-label="What stands out">
+          <h3>Stands out</h3>
+          <ul class="doubts">
+            <li v-for="d in doubts" :key="d.row">
+              Row {{ d.row + 1 }} ({{ d.x }}, {{ d.y }}): {{ d.reason }}.
+              <button
+                class="soft"
+                @click="
+                  desk.row = -1;
+                  $nextTick(() => (desk.row = d.row));
+                "
+              >
+                go to it
+              </button>
+            </li>
+          </ul>
+        </section>
+        <p v-else-if="isShown" class="hint">No value stands out from the others.</p>
+        <Forecast :data="stated.id" :x="x" :y="y" />
+        <h3>Models</h3>
+        <ModelList :data="stated.id" :x="x" :y="y" />
+        <OwnModel :data="stated.id" :x="x" :y="y" />
+        <h3>Columns</h3>
+        <button class="soft" :aria-expanded="statisticsOpen" @click="statisticsOpen = !statisticsOpen">
+          {{ statisticsOpen ? 'fold mean, median, spread' : 'mean, median, spread' }}
+        </button>
+        <table v-if="statisticsOpen" class="statistics">
+          <thead>
+            <tr>
+              <th scope="col"><span class="sr">quantity</span></th>
+              <th v-for="s in summaries" :key="s.name" scope="col">{{ s.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="([line], i) in summaries[0]?.lines ?? []" :key="line">
+              <th scope="row">{{ line }}</th>
+              <td v-for="s in summaries" :key="s.name">{{ s.lines[i]?.[1] }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </div>
+  </a-modal>
+</template>
+
+<style scoped>
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 20px;
+  height: min(74vh, 780px);
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  min-height: 0;
+}
+.right {
+  overflow: auto;
+  padding-right: 6px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.file {
+  position: relative;
+  overflow: hidden;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--sea);
+}
+.name {
+  width: calc(100% - 40px);
+  border: 0;
+  border-bottom: 1px solid var(--axis);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-family: var(--serif);
+  font-size: 20px;
+}
+.axes {
+  display: flex;
+  gap: 14px;
+}
+.axes label {
+  display: flex;
+  flex: 1;
+  gap: 6px;
+  align-items: center;
+}
+h3 {
+  margin: 14px 0 4px;
+  font-size: 16px;
+}
+.doubts {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.problem {
+  margin: 0;
+  color: var(--wrong);
+}
+.hint {
+  margin: 6px 0;
+  color: var(--muted);
+}
+.statistics {
+  width: 100%;
+  margin-top: 6px;
+  border-collapse: collapse;
+  font-variant-numeric: tabular-nums;
+}
+.statistics th,
+.statistics td {
+  padding: 4px 8px 4px 0;
+  border-bottom: 1px solid var(--hairline);
+  font-weight: 400;
+  text-align: left;
+}
+.statistics td {
+  text-align: right;
+}
+.sr {
+  position: absolute;
+  clip-path: inset(50%);
+}
+@media (max-width: 900px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+    height: 80vh;
+    overflow: auto;
+  }
+  .left {
+    height: 60vh;
+  }
+  .right {
+    overflow: visible;
+  }
+}
+</style>
