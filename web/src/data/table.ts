@@ -28,10 +28,15 @@ export function useTable() {
   const columns = ref<Column[]>(empty());
   const name = ref('');
 
-  // What stands in the document counts, also after an undo.
+  /** What was typed and is not in the document yet. */
+  let typed = 0;
+  let line: Promise<void> = Promise.resolve();
+
+  // What stands in the document counts, also after an undo, but for what is being typed.
   watch(
     stated,
     (s) => {
+      if (typed) return;
       columns.value = s?.columns ? structuredClone(toRaw(s.columns)) : empty();
       name.value = s?.name ?? '';
     },
@@ -40,20 +45,27 @@ export function useTable() {
 
   const rows = computed(() => Math.max(0, ...columns.value.map((c) => c.cells?.length ?? 0)));
 
-  /** Puts the table as it lies on the desk into the document. */
-  async function keep() {
+  /** Puts the table as it lies on the desk into the document, one state after the other; the last one counts. */
+  function keep() {
+    typed++;
+    line = line.then(async () => {
+      try {
+        if (typed === 1) await put();
+      } finally {
+        typed--;
+      }
+    });
+    return line;
+  }
+
+  async function put() {
     const isNew = !stated.value;
+    if (isNew && !rows.value) return;
     // Messages to the core cannot carry Vue's proxies.
     const list = toRaw(columns.value).map((c) =>
       isComputed(c) ? omit(c) : { ...c, cells: [...(c.cells ?? [])] },
     );
-    if (isNew && !rows.value) return;
-    const entry: Stated = {
-      id: stated.value?.id ?? '',
-      kind: 'data',
-      name: name.value,
-      columns: list,
-    };
+    const entry: Stated = { id: stated.value?.id ?? '', kind: 'data', name: name.value, columns: list };
     refused.value = await bench.askEdit({ kind: 'putData', stated: entry });
     if (refused.value || !isNew) return;
     // The field for a first statement, open on an empty bench, waits no more.
