@@ -9,6 +9,9 @@ import (
 // steps bounds the search from one start.
 const steps = 3000
 
+// vanishing is the share of the sum of squares below which a step gains nothing that could be told from rounding.
+const vanishing = 1e-14
+
 // search is one descent by Levenberg and Marquardt.
 type search struct {
 	*Model
@@ -70,6 +73,14 @@ func (s *search) step() bool {
 				return false
 			}
 			sse := s.residuals(s.rest, s.x, s.y, s.trial)
+			if predicted <= vanishing*s.sse {
+				// The last step: what it gains lies below the rounding of the sum, so that it is not held against it.
+				if finite(sse) && sse <= s.sse*(1+1e-9) {
+					copy(s.at, s.trial)
+					s.sse = sse
+				}
+				return false
+			}
 			if finite(sse) && sse < s.sse {
 				gain := (s.sse - sse) / predicted
 				s.at, s.trial = s.trial, s.at

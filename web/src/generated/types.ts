@@ -396,6 +396,9 @@ export interface ScatterBody {
   residuals?: Residuals;
   /** AsResiduals draws the residuals over X in the place of the points. */
   asResiduals?: boolean;
+  /** Band draws the edges between which a further value lies with 95 %, Filled what the function says in rows without a value. */
+  band?: boolean;
+  filled?: boolean;
   /** Unmarked leaves out the rings around values that stand out. */
   unmarked?: boolean;
   /** Labels are words at single points. */

@@ -22,6 +22,9 @@ type Body struct {
 	Residuals Residuals `json:"residuals,omitempty"`
 	// AsResiduals draws the residuals over X in the place of the points.
 	AsResiduals bool `json:"asResiduals,omitempty"`
+	// Band draws the edges between which a further value lies with 95 %, Filled what the function says in rows without a value.
+	Band   bool `json:"band,omitempty"`
+	Filled bool `json:"filled,omitempty"`
 	// Unmarked leaves out the rings around values that stand out.
 	Unmarked bool `json:"unmarked,omitempty"`
 	// Labels are words at single points.

@@ -3,6 +3,7 @@ package scatter
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
@@ -20,11 +21,14 @@ const (
 	caps = 4.0
 )
 
-// Compose draws bars, lines, residuals, points and rings, in this order.
+// Compose draws the band, bars, lines, residuals, points and rings, in this order.
 func (l *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
-	s, _ := on.Seen.(*sight)
+	s := on.Seen.(*sight)
 	rows := l.points()
 	colour := compose.ColourOf(on.Entry)
+	if l.body.Band && !l.body.AsResiduals {
+		l.band(on)
+	}
 	l.bars(on, s, colour)
 	if l.body.Joined {
 		line := make([]sample.Point, len(rows))
@@ -33,13 +37,54 @@ func (l *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 		}
 		on.Line(line, compose.Stroke(colour, on.Scaled(compose.ParentWidth), compose.PatternOf(on.Entry, picture.Whole), 1))
 	}
-	if s != nil && !l.body.AsResiduals {
+	if s.off != nil && !l.body.AsResiduals {
 		l.residuals(on, s)
 		anchors = append(anchors, compose.Anchor{X: on.View.Width / 2, Y: 4, IsFree: true, Others: [][2]float64{{on.View.Width / 2, on.View.Height - 2}, {on.View.Width / 4, 4}},
 			Label: picture.Label{ID: on.Entry.ID, LaTeX: l.Measure(on.Now), Colour: picture.Ink}})
 	}
 	l.marks(on, s, colour)
+	if l.body.Filled && !l.body.AsResiduals {
+		l.filled(on, colour)
+	}
 	return append(anchors, l.labels(on, s, colour)...)
+}
+
+// band draws the edges between which a further value lies with a probability of 95 %, where the function follows from data.
+func (l *Live) band(on *compose.On) {
+	if l.beside == nil {
+		return
+	}
+	best := on.Now.FitOf(l.beside)
+	if best == nil || !best.Converged() {
+		return
+	}
+	half := best.Band(l.xs, 0.95)
+	if half == nil {
+		return
+	}
+	const steps = 120
+	v := on.View
+	for _, side := range [2]float64{1, -1} {
+		line := make([]sample.Point, 0, steps+1)
+		for k := range steps + 1 {
+			x := v.Left + (v.Right-v.Left)*float64(k)/steps
+			line = append(line, sample.Point{X: x, Y: best.At(x) + side*half(x)})
+		}
+		on.Broken(line, compose.Stroke(picture.Grey, on.Scaled(compose.GuideWidth), picture.Dashed, 1))
+	}
+}
+
+// filled draws, as rings, what the function says in rows without a value.
+func (l *Live) filled(on *compose.On, colour picture.Colour) {
+	if l.beside == nil || l.beside.Curve == nil {
+		return
+	}
+	in := on.Now.Inputs()
+	for row, x := range l.x.Values {
+		if row < len(l.y.Values) && x == x && l.y.Values[row] != l.y.Values[row] {
+			on.Mark(colour, picture.Ring, x, l.beside.Curve.At(x, in), compose.PointRadius-1.5)
+		}
+	}
 }
 
 // bars draws upright error bars.
@@ -97,25 +142,14 @@ func (l *Live) residuals(on *compose.On, s *sight) {
 func (l *Live) marks(on *compose.On, s *sight, colour picture.Colour) {
 	rows := l.points()
 	radius, shape := compose.PointRadius-1.5, compose.ShapeOf(on.Entry, picture.Disc)
-	taken := map[[2]int]bool{}
 	if len(rows) > dense {
 		radius = 2
 	}
-	for k, row := range rows {
-		x, y := l.x.Values[row], l.height(s, k, row)
-		if y != y || !on.View.Sees(x, y) {
-			continue
-		}
-		px, py := on.View.X(x), on.View.Y(y)
-		if len(rows) > dense {
-			at := [2]int{int(px / cell), int(py / cell)}
-			if taken[at] {
-				continue
-			}
-			taken[at] = true
-		}
-		if l.movable() {
-			on.Pen.Handle(on.Index+evaluate.GripStride*(k+1), px, py)
+	movable := l.movable()
+	for _, k := range s.marked {
+		x, y := l.x.Values[rows[k]], l.height(s, k, rows[k])
+		if movable {
+			on.Pen.Handle(on.Index+evaluate.GripStride*(k+1), on.View.X(x), on.View.Y(y))
 			on.Mark(colour, compose.ShapeOf(on.Entry, picture.Grip), x, y, radius)
 			continue
 		}
@@ -144,12 +178,8 @@ func (l *Live) ring(on *compose.On, x, y float64) {
 
 // labels are those at single points.
 func (l *Live) labels(on *compose.On, s *sight, colour picture.Colour) (anchors []compose.Anchor) {
-	places := map[int]int{}
-	for k, row := range l.points() {
-		places[row] = k
-	}
 	for i, label := range l.body.Labels {
-		k, there := places[label.Row]
+		k, there := slices.BinarySearch(l.points(), label.Row)
 		if !there {
 			continue
 		}

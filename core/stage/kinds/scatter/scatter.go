@@ -46,7 +46,8 @@ type Live struct {
 	x, y   *evaluate.Column
 	err    *evaluate.Column
 	beside *evaluate.Function
-	rows   []int // those in which both columns have a value
+	rows   []int     // those in which both columns have a value
+	xs     []float64 // their x
 	stamp  uint64
 }
 
@@ -78,10 +79,10 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	return l
 }
 
-// Rows are those in which both columns have a value.
+// points are the rows in which both columns have a value.
 func (l *Live) points() []int {
 	if l.rows == nil || l.stamp != l.data.Stamp() {
-		_, _, l.rows = l.data.Pairs(l.x, l.y)
+		l.xs, _, l.rows = l.data.Pairs(l.x, l.y)
 		l.stamp = l.data.Stamp()
 	}
 	return l.rows
@@ -130,19 +131,57 @@ func grain(c *evaluate.Column) float64 {
 // Settle leaves the rows to the data, which keep what a hand has moved.
 func (l *Live) Settle(evaluate.Moment, *document.Entry) {}
 
-// sight is what is seen of a scatter plot: its residuals, and what is left of them.
+// sight is what is seen of a scatter plot.
 type sight struct {
+	view  view.View
+	stamp uint64
+	// marked are the points that are drawn, by their places among the rows: of many, those that share a few pixels once.
+	marked []int
+	// off are the residuals, nil where there are none, sse the sum of their squares.
 	off []float64
 	sse float64
 	r2  float64
 }
 
-// See works out how far the points lie off the function; nil where there is none.
-func (l *Live) See(m evaluate.Moment, _ view.View, _ any) any {
-	if l.beside == nil || l.beside.Curve == nil || l.body.Residuals == NoResiduals && !l.body.AsResiduals {
-		return (*sight)(nil)
+// See finds the points in sight again when the window or the data have changed, and works out how far the points lie off the function.
+func (l *Live) See(m evaluate.Moment, v view.View, before any) any {
+	s := &sight{view: v, stamp: l.data.Stamp()}
+	if l.beside != nil && l.beside.Curve != nil && (l.body.Residuals != NoResiduals || l.body.AsResiduals) {
+		l.workOut(m, s)
 	}
-	s := &sight{}
+	if was, ok := before.(*sight); ok && was.view == v && was.stamp == s.stamp && !l.body.AsResiduals {
+		s.marked = was.marked
+	} else if v.Width > 0 {
+		s.marked = l.inSight(s)
+	}
+	return s
+}
+
+// inSight are the points in sight, by their places among the rows.
+func (l *Live) inSight(s *sight) []int {
+	rows := l.points()
+	across := int(s.view.Width/cell) + 2
+	taken := make([]bool, across*(int(s.view.Height/cell)+2))
+	marked := []int{}
+	for k, row := range rows {
+		x, y := l.x.Values[row], l.height(s, k, row)
+		if y != y || !s.view.Sees(x, y) {
+			continue
+		}
+		if len(rows) > dense {
+			at := int(s.view.X(x)/cell) + across*int(s.view.Y(y)/cell)
+			if at < 0 || at >= len(taken) || taken[at] {
+				continue
+			}
+			taken[at] = true
+		}
+		marked = append(marked, k)
+	}
+	return marked
+}
+
+// workOut works out the residuals.
+func (l *Live) workOut(m evaluate.Moment, s *sight) {
 	in, mean, rows := m.Inputs(), 0.0, l.points()
 	for _, row := range rows {
 		off := l.y.Values[row] - l.beside.Curve.At(l.x.Values[row], in)
@@ -155,13 +194,12 @@ func (l *Live) See(m evaluate.Moment, _ view.View, _ any) any {
 		total += (l.y.Values[row] - mean) * (l.y.Values[row] - mean)
 	}
 	s.r2 = 1 - s.sse/total
-	return s
 }
 
 // Measure tells the sum of the squares and R².
 func (l *Live) Measure(m evaluate.Moment) string {
 	s := l.See(m, view.View{}, nil).(*sight)
-	if s == nil || s.sse != s.sse {
+	if s.off == nil || s.sse != s.sse {
 		return ""
 	}
 	text := `\text{sum of squares}=` + number.Significant(s.sse, 4)
@@ -178,7 +216,7 @@ func (l *Live) Describe(m evaluate.Moment, e *document.Entry) []string {
 	for _, s := range m.SuspectsOf(l.data, l.x, l.y) {
 		list = append(list, fmt.Sprintf("Row %d stands out: %s.", s.Row+1, s.Reason))
 	}
-	if s := l.See(m, view.View{}, nil).(*sight); s != nil {
+	if s := l.See(m, view.View{}, nil).(*sight); s.off != nil {
 		list = append(list, fmt.Sprintf("The sum of the squared residuals is %s, R² %s.", number.Significant(s.sse, 4), number.Format(s.r2, 4)))
 	}
 	return list
@@ -187,7 +225,7 @@ func (l *Live) Describe(m evaluate.Moment, e *document.Entry) []string {
 // Box takes in all points, and 0 for residuals.
 func (l *Live) Box(m evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	if l.body.AsResiduals {
-		if s := l.See(m, view.View{}, nil).(*sight); s != nil {
+		if s := l.See(m, view.View{}, nil).(*sight); s.off != nil {
 			for k, row := range l.points() {
 				box.Add(l.x.Values[row], s.off[k])
 			}
@@ -203,7 +241,7 @@ func (l *Live) Box(m evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box 
 // height is where a point is drawn.
 func (l *Live) height(s *sight, k, row int) float64 {
 	if l.body.AsResiduals {
-		if s == nil {
+		if s.off == nil {
 			return math.NaN()
 		}
 		return s.off[k]

@@ -160,3 +160,16 @@ func TestDataThatCannotBeReadAreNamed(t *testing.T) {
 	assert.True(t, math.IsNaN(e.Function("m").Curve.At(1, e.Inputs())), "no best line: no curve")
 	assert.Contains(t, e.FitOf(e.Function("m")).Reason, "All x are equal")
 }
+
+// A gap is filled by the function, as a ring. The band of a line through (0, 0), (1, 1), (2, 5), (3, 6) by hand: x̄ = 3/2, Sxx = 5, slope 2.2,
+// intercept −0.3, SSE = 1.8, s = √0.9, t₀.₉₇₅ of 2 degrees of freedom 4.3027 (table): at x̄ half its height is t·s·√(1 + 1/4).
+func TestGapsAreFilledAndTheBandIsThatOfStudent(t *testing.T) {
+	d := measured(t, "0 1 2 3 1.5", "0 1 5 6", scatter.Body{Function: "m", Filled: true, Band: true}, line("linear"))
+	p := stagetest.Drawn(t, d, 800, 500)
+	assert.Equal(t, 5, stagetest.Markers(p.Live, 0), "four points and the ring of row 5")
+	assert.NotEmpty(t, stagetest.Lines(p.Live, picture.Grey))
+	e := stagetest.Loaded(t, d)
+	best := e.FitOf(e.Function("m"))
+	half := best.Band([]float64{0, 1, 2, 3}, 0.95)
+	assert.InDelta(t, 4.3027*math.Sqrt(0.9)*math.Sqrt(1.25), half(1.5), 1e-3)
+}

@@ -83,6 +83,22 @@ const labels = computed(() =>
   <template v-if="body.function">
     <label class="line">residuals <Choice v-model="residuals" :options="ways" label="Residuals" /></label>
     <label class="line"
+      >rows without a value filled by it
+      <a-switch
+        :checked="body.filled ?? false"
+        size="small"
+        aria-label="Rows without a value filled by it"
+        @update:checked="body.filled = $event as boolean"
+    /></label>
+    <label class="line"
+      >band in which a further value lies with 95 %
+      <a-switch
+        :checked="body.band ?? false"
+        size="small"
+        aria-label="Band in which a further value lies with 95 %"
+        @update:checked="body.band = $event as boolean"
+    /></label>
+    <label class="line"
       >residuals in the place of the points
       <a-switch
         :checked="body.asResiduals ?? false"
