@@ -50,6 +50,7 @@ var catalogue = map[string]string{
 	"not-a-function":     "{0} is not a function that is stated here.",
 	"not-a-parameter":    "{0} is not a parameter that is stated here.",
 	"cell":               "Column {0}: “{1}” is neither a number nor a fraction nor a multiple of π.",
+	"not-a-list":         "{0} is told of a column: its name stands in the brackets.",
 	"no-column":          "The data have no column “{0}”.",
 	"no-dials":           "No dial moves {0}: there is nothing to lead.",
 	"no-best":            "No best values were found. {0}",

@@ -19,6 +19,8 @@ type Datasets struct {
 	values   *Values
 	// fits are the functions that follow from data, by their places among the derived values.
 	fits []*fitted
+	// told are what formulas tell of columns.
+	told []*told
 	// suspects are what another core found to stand out.
 	suspects []Suspects
 	// before are those of the document before, while this one is loaded.
@@ -47,6 +49,7 @@ type Column struct {
 
 func (d *Demonstration) loadData(before *Demonstration) {
 	d.Datasets = &Datasets{formulas: d.Formulas, values: d.Values}
+	d.Formulas.data = d.Datasets
 	if before != nil {
 		d.before, d.suspects = before.Datasets, before.suspects
 	}
@@ -104,7 +107,7 @@ func (ds *Datasets) compileColumn(data *Data, c *Column, letters []string) {
 		fs.Report(err, id, "columns")
 		return
 	}
-	n, err = fs.Resolve(n)
+	n, err = fs.Resolve(n) // a mean of a column of its own table stands for all rows
 	if err != nil {
 		fs.Report(err, id, "columns")
 		return
@@ -203,8 +206,8 @@ func (data *Data) Pairs(x, y *Column) (xs, ys []float64, rows []int) {
 // updateData computes columns and fits again whose sources have changed. What follows from something that follows comes later: as many
 // rounds as there are are enough, since circles were refused.
 func (ds *Datasets) updateData() {
-	for changed, rounds := true, 0; changed && rounds <= len(ds.fits)+1; rounds++ {
-		changed = false
+	for changed, rounds := true, 0; changed && rounds <= len(ds.fits)+len(ds.told)+1; rounds++ {
+		changed = ds.tellLists()
 		for _, data := range ds.Data {
 			changed = ds.computeColumns(data) || changed
 		}

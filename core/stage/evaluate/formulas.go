@@ -26,6 +26,7 @@ type Formulas struct {
 	values    *Values
 	scope     *expr.Scope
 	functions map[string]*Function
+	data      *Datasets
 	now       map[*Function]written
 }
 
@@ -57,6 +58,7 @@ func ScopeOf(doc *document.Document) *expr.Scope {
 			s.Functions[name] = expr.Gone
 		}
 	}
+	listScope(doc, s)
 	return s
 }
 
@@ -115,6 +117,10 @@ func (fs *Formulas) Lookup(name string) (symbolic.Definition, bool) {
 // Resolve puts stated functions into a formula and angles into radians. Angles come first, so that a derivative by an
 // angle in degrees carries its factor π/180.
 func (fs *Formulas) Resolve(n expr.Node) (expr.Node, error) {
+	n, err := fs.data.withLists(n)
+	if err != nil {
+		return nil, err
+	}
 	degrees := fs.IsInDegrees()
 	out, err := symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
 		def, ok := fs.Lookup(name)

@@ -49,7 +49,11 @@ func (fs *Formulas) loadFunctions(data *Datasets) {
 			fs.Report(err, s.ID, "formula")
 			continue
 		}
-		f.Formula, f.body = n, n
+		f.Formula = n
+		if f.body, err = fs.data.withLists(n); err != nil {
+			fs.Report(err, s.ID, "formula")
+			f.Formula = nil
+		}
 	}
 	fs.reportCycles()
 	for _, f := range fs.Functions {

@@ -115,6 +115,11 @@ func (u *use) dialsOf(places []int) (dials []int) {
 				dials = append(dials, u.dialsOf(f.data.hangs())...)
 			}
 		}
+		for _, t := range u.told {
+			if i == t.place {
+				dials = append(dials, u.dialsOf(t.data.hangs())...)
+			}
+		}
 	}
 	return dials
 }

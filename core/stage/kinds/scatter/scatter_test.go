@@ -173,3 +173,24 @@ func TestGapsAreFilledAndTheBandIsThatOfStudent(t *testing.T) {
 	half := best.Band([]float64{0, 1, 2, 3}, 0.95)
 	assert.InDelta(t, 4.3027*math.Sqrt(0.9)*math.Sqrt(1.25), half(1.5), 1e-3)
 }
+
+// A column is a list in formulas: mean 2, sample standard deviation √7 (by hand: Σ(v − 2)² = 14), the third value 5; they follow the rows, and
+// computed columns may use them.
+func TestFormulasTellOfColumns(t *testing.T) {
+	d := measured(t, "0 1 2", "0 1 5", scatter.Body{Grips: true},
+		document.Stated{ID: "sg", Kind: document.Function, Name: "g", Variables: []string{"x"}, Formula: "mean(y) + y_3 + count(y) x"},
+		document.Stated{ID: "sh", Kind: document.Function, Name: "h", Variables: []string{"x"}, Formula: "sd(y)"})
+	d.Stated[0].Columns = append(d.Stated[0].Columns, document.Column{Name: "c", Formula: "y - mean(y)"})
+	e := stagetest.Loaded(t, d)
+	require.Empty(t, e.Problems)
+	assert.InDelta(t, 2+5+3, e.Function("g").Curve.At(1, e.Inputs()), 1e-12)
+	assert.InDelta(t, math.Sqrt(7), e.Function("h").Curve.At(1, e.Inputs()), 1e-12)
+	assert.Equal(t, []float64{-2, -1, 3}, e.Data[0].Column("c").Values)
+	e.SetCell(e.Data[0], e.Data[0].Column("y"), 2, 2)
+	e.Update()
+	assert.InDelta(t, 1+2+3, e.Function("g").Curve.At(1, e.Inputs()), 1e-12)
+	assert.Equal(t, []float64{-1, 0, 1}, e.Data[0].Column("c").Values)
+
+	d.Stated[1].Formula = "mean(x^2)"
+	assert.Equal(t, "not-a-list", stagetest.Problems(evaluate.Load(d, nil))["sg"])
+}
