@@ -115,7 +115,10 @@ func TestScreenshots(t *testing.T) {
 	copyBench(t, phone, "The float in the tide gauge")
 	shoot(phone, "phone")
 
-	_, second, _, _ := conflict(t)
-	until(t, second, `() => document.querySelectorAll('.ant-modal img').length === 2 && [...document.querySelectorAll('.ant-modal img')].every(i => i.complete && i.naturalWidth > 0)`)
-	shoot(second, "conflict")
+	page = shootScene("A slip in the tide table", 2, "")
+	click(t, saying(t, page, "button", "table and models"))
+	saying(t, page, ".doubts li", "stands out|usual distance")
+	click(t, saying(t, page, "button", "compare the models"))
+	saying(t, page, ".models li", "sinusoidal")
+	shoot(page, "data")
 }

@@ -20,10 +20,17 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
 	for _, f := range d.Functions {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
-		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + f.Stated.Formula, LaTeX: head}
+		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + textOf(d, f), LaTeX: head}
 		if f.Formula != nil {
 			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
 			v.Moves = f.Stated.Fit != nil
+			if by, tooMuch := f.RoundsTooMuch(); tooMuch {
+				v.Caution = "Rounded like this the function is off by up to " + d.Numeral(number.Significant(by, 2)) +
+					" at its data; write it with more decimals."
+			}
+			if fit := d.FitOf(f); fit != nil && !fit.Converged() {
+				v.Caution = fit.Reason
+			}
 			for _, name := range expr.Names(f.Formula) {
 				v.Moves = v.Moves || d.Find(name) >= 0 && !slices.Contains(f.Stated.Variables, name)
 			}
@@ -52,6 +59,14 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Problems = append(l.Problems, *told(p, fieldText(d.Document, p)))
 	}
 	return l
+}
+
+// textOf is a function's formula as it is typed.
+func textOf(d *evaluate.Demonstration, f *evaluate.Function) string {
+	if f.Stated.Fit != nil {
+		return d.Numeral(f.Text())
+	}
+	return f.Stated.Formula
 }
 
 func plainHead(d *evaluate.Demonstration, s *document.Stated) string {

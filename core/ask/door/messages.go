@@ -325,6 +325,8 @@ type FunctionView struct {
 	Text  string `json:"text"`
 	// Simplified is what a function that uses others comes to, typeset; empty where that says no more.
 	Simplified string `json:"simplified,omitempty"`
+	// Caution is what is to be minded, in words: a fit that does not exist, a rounding that changes the curve.
+	Caution string `json:"caution,omitempty"`
 	// Moves tells that its formula holds parameters, so that a line with their values is worth showing.
 	Moves bool `json:"moves"`
 }

@@ -42,6 +42,8 @@ type Models struct {
 	List []Model `json:"list"`
 	// Suggested says it in words.
 	Suggested string `json:"suggested"`
+	// Points are the rows as a small picture: the row from 0, its place from 0 to 1 across and up; of very many only some.
+	Points [][3]float64 `json:"points"`
 }
 
 // columns finds data with two columns.
@@ -66,10 +68,16 @@ func ModelsOf(d *evaluate.Demonstration, id, x, y string) (*Models, error) {
 	if err != nil {
 		return nil, err
 	}
-	xs, ys, _ := data.Pairs(cx, cy)
-	out := &Models{List: []Model{}, Suggested: suggestion(xs, ys)}
+	xs, ys, rows := data.Pairs(cx, cy)
+	out := &Models{List: []Model{}, Suggested: suggestion(xs, ys), Points: [][3]float64{}}
 	if len(xs) == 0 {
 		return out, nil
+	}
+	const mostPoints = 1500
+	left, bottom := slices.Min(xs), slices.Min(ys)
+	width, height := math.Max(slices.Max(xs)-left, 1e-300), math.Max(slices.Max(ys)-bottom, 1e-300)
+	for i := 0; i < len(xs); i += 1 + len(xs)/mostPoints {
+		out.Points = append(out.Points, [3]float64{float64(rows[i]), (xs[i] - left) / width, (ys[i] - bottom) / height})
 	}
 	best, lowest := -1, math.Inf(1)
 	variable, head := letterOf(x), "y"

@@ -98,6 +98,14 @@ func (f *Fit) solve(x, y []float64) {
 	var ok bool
 	if f.Coefficients, ok = leastSquares(a, b, p); !ok {
 		f.Coefficients, f.Reason = nil, "The best fit is not unique: several sets of the unknowns give the same function at these x."
+		return
+	}
+	// What changes nothing that a float64 could tell beside the data is 0.
+	size := math.Sqrt(meanSquare(b) * float64(len(b)))
+	for k, length := range columnLengths(a, p) {
+		if math.Abs(f.Coefficients[k])*length <= 1e-14*size {
+			f.Coefficients[k] = 0
+		}
 	}
 }
 

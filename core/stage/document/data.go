@@ -39,6 +39,8 @@ type Fit struct {
 	Data string `json:"data"`
 	X    string `json:"x"`
 	Y    string `json:"y"`
+	// Rows are the only rows that count, from 0; none stands for all. Two make a line that goes through both.
+	Rows []int `json:"rows,omitempty"`
 	// Decimals is how many decimals its coefficients are written with at least; 0 means three.
 	Decimals int `json:"decimals,omitempty"`
 	// Form is the way in which it is written: in general, with the vertex, as factors, with the shift, with the time of doubling.
@@ -134,6 +136,7 @@ func (c *checker) fits(d *Document) {
 			c.require(has(s.Fit.X) && has(s.Fit.Y), s.ID, "fit", "there are no such columns")
 		}
 		c.oneOf(s.ID, "fit.form", string(s.Fit.Form), string(FitGeneral), string(FitVertex), string(FitFactored), string(FitShift), string(FitDoubling))
+		c.require(len(s.Fit.Rows) <= MaxRows && !slices.ContainsFunc(s.Fit.Rows, func(row int) bool { return row < 0 || row >= MaxRows }), s.ID, "fit.rows", "rows of the data")
 		c.require(s.Fit.Decimals >= 0 && s.Fit.Decimals <= 12, s.ID, "fit.decimals", "between 0 and 12")
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/fit"
@@ -18,7 +19,8 @@ type fitted struct {
 	model    *fit.Model
 	data     *Data
 	x, y     *Column
-	first    int // place of its first letter among the inputs
+	rows     []int // the only ones that count; nil for all
+	first    int   // place of its first letter among the inputs
 	stamp    uint64
 	// Fit is what was found last; nil before the first time.
 	fit *fit.Fit
@@ -36,7 +38,7 @@ func (ds *Datasets) declareFits() {
 			ds.formulas.Report(problem.New("no-data", 0, 0), s.ID, "fit")
 			continue
 		}
-		f := &fitted{model: m, data: data, x: data.Column(s.Fit.X), y: data.Column(s.Fit.Y), first: len(ds.values.inputs)}
+		f := &fitted{model: m, data: data, x: data.Column(s.Fit.X), y: data.Column(s.Fit.Y), rows: s.Fit.Rows, first: len(ds.values.inputs)}
 		if f.x == nil || f.y == nil {
 			ds.formulas.Report(problem.New("no-data", 0, 0), s.ID, "fit")
 			continue
@@ -81,7 +83,7 @@ func (ds *Datasets) refit(f *fitted) (changed bool) {
 		return false
 	}
 	f.stamp = f.data.stamp
-	x, y, _ := f.data.Pairs(f.x, f.y)
+	x, y := f.points()
 	var start []float64
 	if f.fit != nil && f.fit.Converged() {
 		start = f.fit.Coefficients
@@ -112,11 +114,25 @@ func (ds *Datasets) knows(wanted *fitted, x, y []float64) *fit.Fit {
 		if f.model.Name != wanted.model.Name || f.fit == nil {
 			continue
 		}
-		if u, v, _ := f.data.Pairs(f.x, f.y); slices.Equal(u, x) && slices.Equal(v, y) && f.stamp == f.data.stamp {
+		if u, v := f.points(); slices.Equal(u, x) && slices.Equal(v, y) && f.stamp == f.data.stamp {
 			return f.fit
 		}
 	}
 	return nil
+}
+
+// points are those to which a model is fitted.
+func (f *fitted) points() (x, y []float64) {
+	xs, ys, rows := f.data.Pairs(f.x, f.y)
+	if f.rows == nil {
+		return xs, ys
+	}
+	for i, row := range rows {
+		if slices.Contains(f.rows, row) {
+			x, y = append(x, xs[i]), append(y, ys[i])
+		}
+	}
+	return x, y
 }
 
 // put gives a derived value by its place.
@@ -136,4 +152,19 @@ func (ds *Datasets) FitOf(f *Function) *fit.Fit {
 		return own.fit
 	}
 	return nil
+}
+
+// withNumbers is the fitted formula as it is written.
+func (f *fitted) withNumbers(s *document.Stated) expr.Node {
+	return fit.Written(f.model, f.fit.Coefficients, s.Fit.Decimals, fit.Form(s.Fit.Form))
+}
+
+// decimals is how many decimals the fitted column is written with.
+func (f *fitted) decimals() (decimals int) {
+	for _, v := range f.y.Values {
+		if v == v {
+			decimals = max(decimals, number.Decimals(v, 9))
+		}
+	}
+	return decimals
 }

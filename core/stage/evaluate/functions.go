@@ -1,13 +1,13 @@
 package evaluate
 
 import (
+	"math"
 	"strings"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
 	"parvix/core/formula/symbolic"
-	"parvix/core/maths/fit"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/sample"
@@ -235,9 +235,41 @@ func (fs *Formulas) Spoken(f *Function) string {
 // withNumbers is a function's formula with the present numbers for its letters, that of one that follows from data in its form.
 func (fs *Formulas) withNumbers(f *Function) expr.Node {
 	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
-		return fit.Written(own.model, own.fit.Coefficients, f.Stated.Fit.Decimals, fit.Form(f.Stated.Fit.Form))
+		return own.withNumbers(f.Stated)
 	}
 	return symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
+}
+
+// Text is a function's formula as it is typed, that of one that follows from data with its numbers.
+func (f *Function) Text() string {
+	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
+		return expr.Text(own.withNumbers(f.Stated))
+	}
+	return f.Stated.Formula
+}
+
+// RoundsTooMuch tells that the coefficients as they are written change the function at its data by more than the last decimal of these, and by
+// how much.
+func (f *Function) RoundsTooMuch() (by float64, tooMuch bool) {
+	by = f.rounding()
+	return by, by > 0 && by > math.Pow(10, -float64(f.fitted.decimals()))
+}
+
+// rounding is by how much at most a fitted function changes at its data when its coefficients are rounded as they are written.
+func (f *Function) rounding() (most float64) {
+	own := f.fitted
+	if own == nil || own.fit == nil || !own.fit.Converged() {
+		return 0
+	}
+	rounded, err := program.CompilePoint(own.withNumbers(f.Stated), []string{own.model.Variable})
+	if err != nil {
+		return 0
+	}
+	xs, _, _ := own.data.Pairs(own.x, own.y)
+	for _, x := range xs {
+		most = math.Max(most, math.Abs(rounded([]float64{x})-own.fit.At(x)))
+	}
+	return most
 }
 
 // written is a formula with values put in, as it was at a stamp.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The desk of a table: rows to the left, what they say to the right.
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { ColumnSummary } from '../generated/types';
 import { ofKind } from '../shared/entries';
@@ -9,6 +9,7 @@ import ColumnHeads from './ColumnHeads.vue';
 import DataGrid from './DataGrid.vue';
 import { useDataDesk } from './desk';
 import Forecast from './Forecast.vue';
+import MiniPlot from './MiniPlot.vue';
 import ModelList from './ModelList.vue';
 import OwnModel from './OwnModel.vue';
 import { suspectsOf } from './suspects';
@@ -33,6 +34,15 @@ watch(
   },
   { immediate: true },
 );
+
+const points = shallowRef<number[][]>([]);
+const rowAtHand = ref(-1);
+/** Leads to a row, also when it is the one that was sought last. */
+async function seek(row: number) {
+  desk.row = -1;
+  await nextTick();
+  desk.row = row;
+}
 
 const doubts = computed(() => suspectsOf(desk.open, x.value, y.value));
 const doubtsByRow = computed(() => new Map(doubts.value.map((d) => [d.row, d.reason])));
@@ -138,6 +148,7 @@ const problem = computed(
           :doubts="doubtsByRow"
           :doubted="doubted"
           :sought="desk.row"
+          @row="rowAtHand = $event"
           @set="table.setCell"
           @paste="table.paste"
         />
@@ -157,27 +168,20 @@ const problem = computed(
           <label>across <Choice v-model="x" :options="choices" label="Column across" /></label>
           <label>up <Choice v-model="y" :options="choices" label="Column up" /></label>
         </div>
+        <MiniPlot :points="points" :row="rowAtHand" @row="seek" />
         <section v-if="doubts.length" aria-label="What stands out">
           <h3>Stands out</h3>
           <ul class="doubts">
             <li v-for="d in doubts" :key="d.row">
               Row {{ d.row + 1 }} ({{ d.x }}, {{ d.y }}): {{ d.reason }}.
-              <button
-                class="soft"
-                @click="
-                  desk.row = -1;
-                  $nextTick(() => (desk.row = d.row));
-                "
-              >
-                go to it
-              </button>
+              <button class="soft" @click="seek(d.row)">go to it</button>
             </li>
           </ul>
         </section>
         <p v-else-if="isShown" class="hint">No value stands out from the others.</p>
         <Forecast :data="stated.id" :x="x" :y="y" />
         <h3>Models</h3>
-        <ModelList :data="stated.id" :x="x" :y="y" />
+        <ModelList :data="stated.id" :x="x" :y="y" @points="points = $event" />
         <OwnModel :data="stated.id" :x="x" :y="y" />
         <h3>Columns</h3>
         <button class="soft" :aria-expanded="statisticsOpen" @click="statisticsOpen = !statisticsOpen">

@@ -18,6 +18,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   set: [row: number, column: number, text: string];
+  row: [row: number];
   paste: [text: string, row: number, column: number];
 }>();
 
@@ -113,6 +114,7 @@ defineExpose({ go });
             spellcheck="false"
             autocomplete="off"
             @change="emit('set', r.index, k, ($event.target as HTMLInputElement).value.trim())"
+            @focus="emit('row', r.index)"
             @keydown="key($event, r.index, k)"
             @paste="paste($event, r.index, k)"
           />

@@ -13,6 +13,8 @@ const name = ref(props.stated.name);
 const model = ref(props.stated.fit!.model);
 const form = ref<string>(props.stated.fit!.form ?? '');
 const decimals = ref(props.stated.fit!.decimals ?? 3);
+/** The only rows that count, as they are counted in the table; empty for all. */
+const rows = ref((props.stated.fit!.rows ?? []).map((row) => row + 1).join(', '));
 const refused = ref<Problem>();
 
 const models = Object.entries(modelNames).map(([value, label]) => ({ value, label }));
@@ -29,6 +31,8 @@ async function keep() {
     fit.form = ways.value.some((w) => w.value === form.value)
       ? ((form.value || undefined) as typeof fit.form)
       : undefined;
+    const counted = (rows.value.match(/\d+/g) ?? []).map((row) => Number(row) - 1);
+    fit.rows = counted.length ? counted : undefined;
     fit.decimals = Math.round(decimals.value);
   });
   if (!refused.value) bench.editing = '';
@@ -45,6 +49,10 @@ async function keep() {
     <label class="line"
       >decimals at least
       <a-input-number v-model:value="decimals" :min="0" :max="12" aria-label="Decimals at least"
+    /></label>
+    <label class="line"
+      >only rows
+      <a-input v-model:value="rows" aria-label="Only rows" placeholder="all; two for a line through both"
     /></label>
     <p v-if="refused" role="alert">{{ refused.message }}</p>
   </EntryForm>

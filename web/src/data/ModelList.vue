@@ -7,6 +7,7 @@ import MathText from '../shared/MathText.vue';
 import { modelNames } from './models';
 
 const props = defineProps<{ data: string; x: string; y: string }>();
+const emit = defineEmits<{ points: [points: number[][]] }>();
 const bench = useBench();
 const models = shallowRef<Models>();
 const refused = ref('');
@@ -16,6 +17,7 @@ async function compare() {
   const answer = await bench.ask({ kind: 'models', id: props.data, names: [props.x, props.y] });
   refused.value = answer.problem?.message ?? '';
   models.value = answer.models;
+  emit('points', answer.models?.points ?? []);
 }
 watch([() => props.data, () => props.x, () => props.y, () => bench.loaded], () => void compare(), {
   immediate: true,

@@ -107,6 +107,18 @@ const family = (name: string, empty: boolean) => {
   return bench.askEdit({ kind: 'family', text: name, panel, empty });
 };
 
+const viewOf = (stated: Stated) => rows.value.find((r) => r.stated.id === stated.id)?.view;
+/** The formula with the values in play, in LaTeX as every program reads it. */
+function asLaTeX(stated: Stated) {
+  const row = rows.value.find((r) => r.stated.id === stated.id);
+  const now = row?.view?.moves ? bench.formulas[row.place] : '';
+  const head = `${stated.name}(${stated.variables?.join(', ')})`;
+  return now ? `${head}=${now}` : row?.view?.latex.replaceAll(/\\htmlClass\{[^}]*\}\{([^}]*)\}/g, '$1');
+}
+async function copy(text?: string) {
+  if (text) await navigator.clipboard.writeText(text);
+}
+
 function actions(stated: Stated): Action[] {
   if (stated.kind === 'parameter') {
     const isFull = (bench.document?.panels.length ?? 0) >= 4;
@@ -132,6 +144,8 @@ function actions(stated: Stated): Action[] {
   };
   const list: Action[] = [
     ...(stated.fit ? [freeze] : []),
+    { key: 'copy', words: 'Copy its formula', act: () => void copy(viewOf(stated)?.text) },
+    { key: 'copyLaTeX', words: 'Copy its formula as LaTeX', act: () => void copy(asLaTeX(stated)) },
     { key: 'moveCurve', words: 'Move or stretch its curve …', act: () => (beingMoved.value = stated.id) },
     ...forms.map(({ form, words }) => ({ key: form, words, act: () => void writeAs(stated, form) })),
   ];
@@ -180,6 +194,7 @@ function actions(stated: Stated): Action[] {
           <template #below>
             <p v-if="view?.simplified" class="simplified">that is <MathText :latex="view.simplified" /></p>
             <NowLine v-if="view?.moves" :place="place" />
+            <p v-if="view?.caution" class="hint" role="status">{{ view.caution }}</p>
             <button
               v-if="dial"
               class="soft"

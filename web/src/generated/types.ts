@@ -68,6 +68,8 @@ export interface Fit {
   data: string;
   x: string;
   y: string;
+  /** Rows are the only rows that count, from 0; none stands for all. Two make a line that goes through both. */
+  rows?: number[];
   /** Decimals is how many decimals its coefficients are written with at least; 0 means three. */
   decimals?: number;
   /** Form is the way in which it is written: in general, with the vertex, as factors, with the shift, with the time of doubling. */
@@ -633,6 +635,8 @@ export interface Models {
   list: Model[];
   /** Suggested says it in words. */
   suggested: string;
+  /** Points are the rows as a small picture: the row from 0, its place from 0 to 1 across and up; of very many only some. */
+  points: number[][];
 }
 
 /** ColumnSummary describes a column to be read. */
@@ -903,6 +907,8 @@ export interface FunctionView {
   text: string;
   /** Simplified is what a function that uses others comes to, typeset; empty where that says no more. */
   simplified?: string;
+  /** Caution is what is to be minded, in words: a fit that does not exist, a rounding that changes the curve. */
+  caution?: string;
   /** Moves tells that its formula holds parameters, so that a line with their values is worth showing. */
   moves: boolean;
 }

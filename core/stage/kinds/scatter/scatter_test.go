@@ -80,6 +80,17 @@ func TestAFunctionFollowsFromItsData(t *testing.T) {
 	assert.Equal(t, []string{"0", "1", "5"}, d.Stated[0].Columns[1].Cells, "for undo")
 }
 
+// A line through two chosen points goes through both, whatever the others are.
+func TestAModelMayMindSomeRowsOnly(t *testing.T) {
+	d := measured(t, "0 1 2 3", "0 1 9 3", scatter.Body{}, line("linear"))
+	d.Stated[1].Fit.Rows = []int{0, 3}
+	require.NoError(t, d.Check())
+	e := stagetest.Loaded(t, d)
+	assert.Equal(t, "x", e.Now(e.Function("m")))
+	d.Stated[1].Fit.Rows = []int{-1}
+	assert.ErrorContains(t, d.Check(), "rows of the data")
+}
+
 // What a dial does to a computed column the function follows in the same frame: y scaled by a, the slope by a.
 func TestComputedColumnsFollowTheDialsAndTheFitFollowsThem(t *testing.T) {
 	d := measured(t, "0 1 2", "0 2 4", scatter.Body{}, dial, line("linear"))
