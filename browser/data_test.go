@@ -1,6 +1,10 @@
 package browser
 
 import (
+	"archive/zip"
+	"bytes"
+	"os"
+	"path/filepath"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
@@ -118,4 +122,53 @@ func TestATableThatCanBeReadTwoWaysIsAsked(t *testing.T) {
 	l.bring("1,5\n2,5\n3,25")
 	l.click("button", "3 rows, 1 columns, with the decimal comma")
 	until(t, l.page, `() => parvix.document().stated[0].columns.some(c => c.cells?.[2] === '3.25')`)
+}
+
+// workbook is a spreadsheet file with one sheet (ECMA-376, the least that it asks for).
+func workbook(t *testing.T, rows string) []byte {
+	t.Helper()
+	var b bytes.Buffer
+	z := zip.NewWriter(&b)
+	const office = `http://schemas.openxmlformats.org/officeDocument/2006/relationships`
+	const sheets = `http://schemas.openxmlformats.org/spreadsheetml/2006/main`
+	for name, text := range map[string]string{
+		"[Content_Types].xml": `<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="xml" ContentType="application/xml"/><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>`,
+		"_rels/.rels":         `<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="` + office + `/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
+		"xl/workbook.xml":     `<workbook xmlns="` + sheets + `" xmlns:r="` + office + `"><sheets><sheet name="Gauge" sheetId="1" r:id="r1"/></sheets></workbook>`,
+		"xl/_rels/workbook.xml.rels": `<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="` + office +
+			`/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
+		"xl/worksheets/sheet1.xml": `<worksheet xmlns="` + sheets + `"><sheetData>` + rows + `</sheetData></worksheet>`,
+	} {
+		w, err := z.Create(name)
+		require.NoError(t, err)
+		_, err = w.Write([]byte(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>` + text))
+		require.NoError(t, err)
+	}
+	require.NoError(t, z.Close())
+	return b.Bytes()
+}
+
+// Files of several forms come onto the desk; one that cannot be read is named, and the table stays.
+func TestFilesOfTablesAreOpened(t *testing.T) {
+	l := emptyBench(t)
+	press(t, l.page, input.Escape)
+	l.openIn("", "Show something on the stage")
+	l.item("data: type, paste or open a table")
+	folder := t.TempDir()
+	give := func(name string, data []byte) {
+		path := filepath.Join(folder, name)
+		require.NoError(t, os.WriteFile(path, data, 0o600))
+		require.NoError(t, one(t, l.page, `.desk input[type=file]`).SetFiles([]string{path}))
+	}
+	const head = `<row r="1"><c r="A1" t="inlineStr"><is><t>t (h)</t></is></c><c r="B1" t="inlineStr"><is><t>h (m)</t></is></c></row>`
+	give("gauge.xlsx", workbook(t, head+`<row r="2"><c r="A2"><v>0</v></c><c r="B2"><v>2.5</v></c></row><row r="3"><c r="A3"><v>1</v></c><c r="B3"><v>3.25</v></c></row>`))
+	until(t, l.page, `() => parvix.document().stated[0]?.name === 'gauge' && parvix.document().stated[0].columns[1].cells.join() === '2.5,3.25'`)
+	assert.Equal(t, "m", documentOf(t, l.page).Stated[0].Columns[1].Unit)
+	give("gauge.json", []byte(`[{"t": 0, "h": 1}, {"t": 1, "h": 4}]`))
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '1,4'`)
+	give("broken.xlsx", []byte("no workbook"))
+	saying(t, l.page, ".desk .problem", "broken.xlsx.* cannot be read")
+	give("words.csv", []byte("a,b\n1,cold\n2,warm\n"))
+	saying(t, l.page, ".desk .problem", "cold.* is neither a number")
+	assert.Equal(t, []string{"1", "4"}, documentOf(t, l.page).Stated[0].Columns[1].Cells, "nothing was changed")
 }

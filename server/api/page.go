@@ -35,8 +35,9 @@ func page(files fs.FS) http.HandlerFunc {
 		}
 		sum := sha256.Sum256(data)
 		a := &asset{data: data, kind: mime.TypeByExtension(path.Ext(name)), tag: base64.RawURLEncoding.EncodeToString(sum[:12])}
-		if path.Ext(name) == ".wasm" {
-			a.kind = "application/wasm"
+		// Not every machine knows these.
+		if kind := map[string]string{".wasm": "application/wasm", ".webmanifest": "application/manifest+json"}[path.Ext(name)]; kind != "" {
+			a.kind = kind
 		}
 		if !strings.HasSuffix(name, ".woff2") && !strings.HasSuffix(name, ".png") {
 			var b bytes.Buffer

@@ -8,6 +8,7 @@ import './styles/base.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { startWorker } from './api/offline';
 import { CoreLost, cores } from './core/client';
 import { router } from './router';
 import { listenToWindows } from './saving/windows';
@@ -22,6 +23,7 @@ listenToWindows((told) => {
   if (told.kind === 'signedOut') window.location.assign('/');
 });
 
+startWorker();
 createApp(App).use(createPinia()).use(router).mount('#app');
 
 // The core takes longest to come; it is sent for before the bench's own code, or while the shelf is looked at.

@@ -1,5 +1,6 @@
 // The server, as the page speaks to it. Every request has a time limit; an answer that is not one of ours, as a page of a
 // network that wants a sign-in, means that the server could not be reached.
+import { keepAnswer } from './offline';
 import type { Credentials, Document, ShelfEntry, HttpProblem, Person, Stored } from '../generated/types';
 import type { Outcome } from '../saving/machine';
 
@@ -82,6 +83,7 @@ async function save(id: string, sent: Sent, leaving = false): Promise<Outcome<Do
   try {
     const keepalive = leaving && body.length < mostKeptAlive;
     const stored = await call<Stored>('PUT', one(id), { body, expected: isStored, keepalive });
+    void keepAnswer(`/api${one(id)}`, { ...stored, document: sent.document });
     return { kind: 'stored', revision: stored.revision };
   } catch (e) {
     if (e instanceof Away) return { kind: 'away', reason: e.message };

@@ -5,6 +5,7 @@ import type { Credentials, Person } from '../generated/types';
 import { outbox } from '../saving/outbox';
 import { livesElsewhere, tell } from '../saving/windows';
 import { api } from './client';
+import { forgetAnswers } from './offline';
 
 export const usePerson = defineStore('person', () => {
   const person = ref<Person>();
@@ -48,6 +49,7 @@ export const usePerson = defineStore('person', () => {
     const name = person.value?.name ?? '';
     await api.signOut();
     await outbox.clear(name);
+    await forgetAnswers();
     person.value = undefined;
     tell({ kind: 'signedOut' });
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The desk of a table: rows to the left, what they say to the right.
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { ColumnSummary } from '../generated/types';
 import { ofKind } from '../shared/entries';
@@ -92,6 +92,12 @@ function close() {
   desk.open = '';
   desk.row = -1;
 }
+/** The key leaves the desk also where what had the focus is gone. */
+function escape(e: KeyboardEvent) {
+  if (e.key === 'Escape' && document.activeElement === document.body) close();
+}
+onMounted(() => window.addEventListener('keydown', escape));
+onBeforeUnmount(() => window.removeEventListener('keydown', escape));
 const isShown = computed(() =>
   ofKind(bench.document?.shown, 'scatter').some(({ body }) => body.data === desk.open),
 );

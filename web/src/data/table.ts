@@ -84,9 +84,9 @@ export function useTable() {
     void keep();
   }
 
-  /** Puts a pasted table at a cell; on an empty table it brings its own columns. */
-  function place(pasted: PastedView, row: number, column: number) {
-    if (!rows.value) {
+  /** Puts a pasted table at a cell; on an empty table, or as a whole from a file, it brings its own columns. */
+  function place(pasted: PastedView, row: number, column: number, isWhole = false) {
+    if (isWhole || !rows.value) {
       columns.value = pasted.columns.map((c) => ({ ...c }));
       if (columns.value.length === 1)
         columns.value.unshift({ name: 'n', cells: columns.value[0]!.cells!.map((_, i) => `${i + 1}`) });
@@ -104,13 +104,13 @@ export function useTable() {
   }
 
   let pastedAt = { row: 0, column: 0, before: empty() };
-  async function paste(text: string, row: number, column: number) {
+  async function paste(text: string, row: number, column: number, isWhole = false) {
     const answer = await bench.ask({ kind: 'pasted', text });
     refused.value = answer.problem;
     if (!answer.pasted) return;
     ways.value = answer.pasted.others?.length ? [answer.pasted, ...answer.pasted.others] : [];
     pastedAt = { row, column, before: structuredClone(toRaw(stated.value?.columns) ?? empty()) };
-    await place(answer.pasted, row, column);
+    await place(answer.pasted, row, column, isWhole);
   }
 
   /** Reads what was pasted last in another way. */
@@ -123,7 +123,7 @@ export function useTable() {
   async function file(f: File) {
     const isSheet = /\.xlsx$/i.test(f.name);
     try {
-      await paste(isSheet ? await sheetText(f) : await f.text(), 0, 0);
+      await paste(isSheet ? await sheetText(f) : await f.text(), 0, 0, true);
     } catch (e) {
       refused.value = {
         code: '',

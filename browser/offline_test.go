@@ -1,0 +1,39 @@
+package browser
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// From the second visit on the bench opens without the server, works, and keeps what is changed until the server is back; who signs out leaves
+// nothing behind.
+func TestFromTheSecondVisitOnTheBenchOpensWithoutTheServer(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	ask[any](t, page, `() => localStorage.setItem('parvix-offline', 'on')`)
+	copyBench(t, page, fountain)
+	require.NoError(t, page.Reload())
+	until(t, page, `async () => !!(await navigator.serviceWorker.ready).active`)
+	require.NoError(t, page.Reload()) // the second visit
+	drawn(t, page)
+	until(t, page, `() => !!navigator.serviceWorker.controller`)
+	rename(t, page, "Kept without a server")
+	saved(t, page)
+
+	at := house.address
+	stopServer()
+	require.NoError(t, page.Reload())
+	drawn(t, page)
+	assert.Equal(t, "Kept without a server", documentOf(t, page).Title)
+	assert.Greater(t, ask[float64](t, page, `() => parvix.opened()`), 0.0)
+	rename(t, page, "Changed without a server")
+
+	require.NoError(t, startServer(at))
+	saved(t, page)
+	assert.Equal(t, "Changed without a server", stored(t, page).Title)
+	goTo(t, page, "/shelf")
+	click(t, saying(t, page, "button", "Sign out"))
+	until(t, page, `async () => (await (await caches.open('parvix-answers')).keys()).every(r => !r.url.includes('/demonstrations'))`)
+}
