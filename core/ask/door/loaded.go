@@ -22,7 +22,11 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
 		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + textOf(d, f), LaTeX: head}
 		if f.Formula != nil {
-			v.LaTeX += "=" + d.LaTeX(f.Formula, d.Class)
+			class := d.Class
+			if f.Stated.Fit != nil {
+				class = nil // the letters of a model are no dials
+			}
+			v.LaTeX += "=" + d.LaTeX(f.Formula, class)
 			v.Moves = f.Stated.Fit != nil
 			if by, tooMuch := f.RoundsTooMuch(); tooMuch {
 				v.Caution = "Rounded like this the function is off by up to " + d.Numeral(number.Significant(by, 2)) +

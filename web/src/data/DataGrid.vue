@@ -22,7 +22,8 @@ const emit = defineEmits<{
   paste: [text: string, row: number, column: number];
 }>();
 
-const rowHeight = 34;
+/** A finger needs more room than a pointer. */
+const rowHeight = matchMedia('(pointer: coarse)').matches ? 44 : 34;
 const box = useTemplateRef<HTMLElement>('box');
 const count = computed(() => props.rows + 1);
 const virtual = useVirtualizer(
@@ -99,7 +100,11 @@ defineExpose({ go });
         class="row"
         role="row"
         :aria-rowindex="r.index + 1"
-        :style="{ transform: `translateY(${r.start}px)`, gridTemplateColumns: template }"
+        :style="{
+          height: `${rowHeight}px`,
+          transform: `translateY(${r.start}px)`,
+          gridTemplateColumns: template,
+        }"
       >
         <span class="number" role="rowheader">{{ r.index < rows ? r.index + 1 : '+' }}</span>
         <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
@@ -142,7 +147,6 @@ defineExpose({ go });
   top: 0;
   left: 0;
   width: 100%;
-  height: 34px;
   display: grid;
   border-bottom: 1px solid var(--hairline);
 }

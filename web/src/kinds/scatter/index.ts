@@ -23,6 +23,11 @@ async function beside({ body }: EntryOf<'scatter'>) {
       { where: { panels: [panel] } },
     ),
   });
+  const y = bench.document!.stated.find((s) => s.id === body.data)?.columns?.find((c) => c.name === body.y);
+  await bench.change((copy) => {
+    copy.panels[panels]!.title = `Residuals of ${body.function}`;
+    copy.panels[panels]!.nameY = y?.unit ? `residual in ${y.unit}` : 'residual';
+  });
   await bench.fit(panels);
 }
 
