@@ -18,8 +18,8 @@ import (
 	"parvix/demo"
 )
 
-// patience bounds every wait; nothing is waited for longer than it takes.
-const patience = 20 * time.Second
+// patience bounds every wait; nothing is waited for longer than it takes. A busy host may stand still for half a minute.
+const patience = 40 * time.Second
 
 // visit opens a page of its own, without cookies of others.
 func visit(t *testing.T, width, height int) *rod.Page {
