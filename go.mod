@@ -17,6 +17,7 @@ require (
 	github.com/stretchr/testify v1.12.1
 	golang.org/x/crypto v0.58.0
 	golang.org/x/term v0.48.0
+	gonum.org/v1/gonum v0.17.0
 	gorm.io/driver/mysql v1.6.0
 	gorm.io/gorm v1.31.2
 	pgregory.net/rapid v1.3.0
@@ -48,7 +49,6 @@ require (
 	golang.org/x/sys v0.50.0 // indirect
 	golang.org/x/text v0.43.0 // indirect
 	golang.org/x/tools v0.51.0 // indirect
-	gonum.org/v1/gonum v0.17.0 // indirect
 	honnef.co/go/tools v0.8.2 // indirect
 )
 

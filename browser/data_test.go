@@ -3,6 +3,7 @@ package browser
 import (
 	"archive/zip"
 	"bytes"
+	"fmt"
 	"os"
 	"path/filepath"
 	"testing"
@@ -98,17 +99,17 @@ func TestATableIsTypedWithTheKeyboardAlone(t *testing.T) {
 	press(t, l.page, input.Escape)
 	l.openIn("", "Show something on the stage")
 	l.item("data: type, paste or open a table")
-	require.NoError(t, one(t, l.page, `[data-cell="0/0"]`).Focus())
-	for _, text := range []string{"1", "2", "3"} {
-		require.NoError(t, l.page.InsertText(text))
-		press(t, l.page, input.Enter)
+	typeDown := func(column int, texts ...string) {
+		require.NoError(t, one(t, l.page, fmt.Sprintf(`[data-cell="0/%d"]`, column)).Focus())
+		for row, text := range texts {
+			until(t, l.page, `at => document.activeElement?.dataset.cell === at`, fmt.Sprintf("%d/%d", row, column))
+			require.NoError(t, l.page.InsertText(text))
+			press(t, l.page, input.Enter)
+		}
 	}
+	typeDown(0, "1", "2", "3")
 	until(t, l.page, `() => document.activeElement?.dataset.cell === '3/0'`)
-	require.NoError(t, one(t, l.page, `[data-cell="0/1"]`).Focus())
-	for _, text := range []string{"1/2", "π", "4"} {
-		require.NoError(t, l.page.InsertText(text))
-		press(t, l.page, input.Enter)
-	}
+	typeDown(1, "1/2", "π", "4")
 	until(t, l.page, `() => parvix.document().stated[0]?.columns[1].cells?.length === 3`)
 	doc := documentOf(t, l.page)
 	assert.Equal(t, []string{"1", "2", "3"}, doc.Stated[0].Columns[0].Cells)
