@@ -55,7 +55,7 @@ func Predict(d *evaluate.Demonstration, function, id, x string, v float64, backw
 		}
 		line := fmt.Sprintf("%s(%s) ≈ %s%s", name, write(v), write(y), caution(v))
 		if best := d.FitOf(f); best != nil && best.Converged() {
-			if band := best.Band(xsOf(d, f), 0.95); band != nil {
+			if band := best.Band(0.95); band != nil {
 				line += fmt.Sprintf("; a further value lies between %s and %s with a probability of 95 %%", write(y-band(v)), write(y+band(v)))
 			}
 		}
@@ -76,11 +76,3 @@ func Predict(d *evaluate.Demonstration, function, id, x string, v float64, backw
 
 // level is the input that holds a value that is looked for; it cannot be typed.
 const level = "\x03"
-
-// xsOf are the x of the data from which a function follows.
-func xsOf(d *evaluate.Demonstration, f *evaluate.Function) []float64 {
-	own := f.Stated.Fit
-	data := d.DataOf(own.Data)
-	xs, _, _ := data.Pairs(data.Column(own.X), data.Column(own.Y))
-	return xs
-}

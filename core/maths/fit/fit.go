@@ -17,6 +17,7 @@ type Fit struct {
 	// SSE is the sum of the squares of the Residuals y − f(x); R2 = 1 − SSE/Σ(y − ȳ)², about the mean, NaN where all y are equal.
 	SSE, R2   float64
 	Residuals []float64
+	x         []float64 // where the points lie
 	// Studentised are the residuals, each over the spread that the other points give; nil where there are too few.
 	Studentised []float64
 }
@@ -30,7 +31,7 @@ func (f *Fit) At(x float64) float64 { return f.Model.At(x, f.Coefficients) }
 // To fits a model to points; start is where a search begins, nil leaves it to the data. Lengths are equal,
 // numbers finite.
 func (m *Model) To(x, y, start []float64) *Fit {
-	f := &Fit{Model: m, R2: math.NaN()}
+	f := &Fit{Model: m, R2: math.NaN(), x: x}
 	if f.Reason = m.hindered(x, y); f.Reason != "" {
 		return f
 	}
@@ -48,7 +49,7 @@ func (m *Model) To(x, y, start []float64) *Fit {
 	f.Residuals = make([]float64, len(x))
 	f.SSE = m.residuals(f.Residuals, x, y, f.Coefficients)
 	f.R2 = determination(y, f.SSE)
-	f.studentise(x)
+	f.studentise()
 	return f
 }
 
@@ -109,8 +110,8 @@ func (f *Fit) solve(x, y []float64) {
 	}
 }
 
-// few bounds the steps from a start that is only tried.
-const few = 60
+// few bounds the steps from a start that is only tried, mostTried the points that it is tried on.
+const few, mostTried = 60, 600
 
 // search goes down from every start and keeps the lowest end.
 func (f *Fit) search(x, y, start []float64) {
@@ -122,12 +123,13 @@ func (f *Fit) search(x, y, start []float64) {
 		starts = m.starts(x, y)
 	}
 	lowest := math.Inf(1)
+	tx, ty, most := x, y, steps
+	if len(starts) > 1 {
+		tx, ty = thinned(x, y, mostTried)
+		most = few
+	}
 	for _, from := range starts {
-		most := few
-		if len(starts) == 1 {
-			most = steps
-		}
-		if at, sse, ok := m.descend(x, y, from, most); ok && sse < lowest && m.allows(x, at) {
+		if at, sse, ok := m.descend(tx, ty, from, most); ok && sse < lowest && m.allows(x, at) {
 			f.Coefficients, lowest = at, sse
 		}
 	}
@@ -240,37 +242,48 @@ func determination(y []float64, sse float64) float64 {
 }
 
 // studentise divides each residual by its spread as the other points give it (Cook & Weisberg, Residuals and Influence in Regression,
-// 1982, 2.2.1): externally studentised residuals, with the leverage from the QR of the derivatives.
-func (f *Fit) studentise(x []float64) {
-	n, p := len(x), len(f.Coefficients)
+// 1982, 2.2.1): externally studentised residuals.
+func (f *Fit) studentise() {
+	n, p := len(f.x), len(f.Coefficients)
 	if n < p+3 || f.Model.Name == MedianLine {
 		return
 	}
+	leverage := f.leverage()
+	f.Studentised = make([]float64, n)
+	for i, x := range f.x {
+		kept := math.Max(1-leverage(x), 1e-12)
+		without := (f.SSE - f.Residuals[i]*f.Residuals[i]/kept) / float64(n-p-1)
+		f.Studentised[i] = f.Residuals[i] / math.Sqrt(math.Max(without, 0)*kept)
+	}
+}
+
+// leverage gives gᵀ(JᵀJ)⁻¹g for the derivatives g at a place, from the QR of those at the points.
+func (f *Fit) leverage() func(x float64) float64 {
+	n, p := len(f.x), len(f.Coefficients)
 	a := make([]float64, n*p)
-	f.Model.gradients(a, x, f.Coefficients)
+	f.Model.gradients(a, f.x, f.Coefficients)
 	lengths := columnLengths(a, p)
+	for k := range lengths {
+		lengths[k] = math.Max(lengths[k], math.SmallestNonzeroFloat64)
+	}
 	for i := range a {
-		if lengths[i%p] > 0 {
-			a[i] /= lengths[i%p]
-		}
+		a[i] /= lengths[i%p]
 	}
 	var qr mat.QR
 	qr.Factorize(mat.NewDense(n, p, a))
 	var r mat.Dense
 	qr.RTo(&r)
-	f.Studentised = make([]float64, n)
-	z := make([]float64, p)
-	for i := range n {
-		leverage := 0.0
-		for k := range p { // Rᵀz = the row
-			z[k] = a[i*p+k]
+	g, z := make([]float64, p), make([]float64, p)
+	return func(x float64) (sum float64) {
+		f.Model.gradients(g, []float64{x}, f.Coefficients)
+		for k := range p { // Rᵀz = g
+			z[k] = g[k] / lengths[k]
 			for j := range k {
 				z[k] -= r.At(j, k) * z[j]
 			}
 			z[k] /= r.At(k, k)
-			leverage += z[k] * z[k]
+			sum += z[k] * z[k]
 		}
-		without := (f.SSE - f.Residuals[i]*f.Residuals[i]/math.Max(1-leverage, 1e-12)) / float64(n-p-1)
-		f.Studentised[i] = f.Residuals[i] / math.Sqrt(math.Max(without, 0)*math.Max(1-leverage, 1e-12))
+		return sum
 	}
 }

@@ -4,7 +4,6 @@ import (
 	"math"
 	"sort"
 
-	"gonum.org/v1/gonum/mat"
 	"gonum.org/v1/gonum/stat/distuv"
 )
 
@@ -125,37 +124,13 @@ func Linearised(name Name, x, y []float64) (coefficients []float64, ok bool) {
 
 // Band gives half the height of the band in which a further value at x lies with a probability, 0.95 for 95 %: t·s·√(1 + gᵀ(JᵀJ)⁻¹g) with the
 // quantile of Student's t (Bates & Watts, Nonlinear Regression Analysis, 1988, 1.1.2, 2.3.2). It is nil where no point is left over.
-func (f *Fit) Band(x []float64, probability float64) func(at float64) float64 {
-	n, p := len(x), len(f.Coefficients)
+func (f *Fit) Band(probability float64) func(at float64) float64 {
+	n, p := len(f.x), len(f.Coefficients)
 	if n <= p || f.Model.Name == MedianLine {
 		return nil
 	}
-	a := make([]float64, n*p)
-	f.Model.gradients(a, x, f.Coefficients)
-	lengths := columnLengths(a, p)
-	for i := range a {
-		if lengths[i%p] > 0 {
-			a[i] /= lengths[i%p]
-		}
-	}
-	var qr mat.QR
-	qr.Factorize(mat.NewDense(n, p, a))
-	var r mat.Dense
-	qr.RTo(&r)
+	leverage := f.leverage()
 	t := distuv.StudentsT{Mu: 0, Sigma: 1, Nu: float64(n - p)}.Quantile((1 + probability) / 2)
 	s := math.Sqrt(f.SSE / float64(n-p))
-	g, z := make([]float64, p), make([]float64, p)
-	return func(at float64) float64 {
-		f.Model.gradients(g, []float64{at}, f.Coefficients)
-		sum := 1.0
-		for k := range p {
-			z[k] = g[k] / math.Max(lengths[k], math.SmallestNonzeroFloat64)
-			for j := range k {
-				z[k] -= r.At(j, k) * z[j]
-			}
-			z[k] /= r.At(k, k)
-			sum += z[k] * z[k]
-		}
-		return t * s * math.Sqrt(sum)
-	}
+	return func(at float64) float64 { return t * s * math.Sqrt(1+leverage(at)) }
 }

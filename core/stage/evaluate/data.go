@@ -42,6 +42,7 @@ type Column struct {
 	// row computes a row from the other columns and the dials; nil where nothing is computed by a formula.
 	row     program.Point
 	letters []*Column
+	of      *Column // whose neighbouring rows are taken; nil where they are not
 	depends
 	typed map[string]float64 // values of cells that are no plain numbers
 	moved map[int]bool       // rows that a hand has moved
@@ -92,12 +93,14 @@ func (ds *Datasets) compileColumns() {
 	for _, data := range ds.Data {
 		letters := data.Stated.ColumnLetters()
 		for _, c := range data.Columns {
-			if c.Stated.Formula == "" {
-				continue
+			if c.Stated.Steps != "" {
+				c.of = data.Column(c.Stated.Of)
+			} else if c.Stated.Formula != "" {
+				ds.compileColumn(data, c, letters)
 			}
-			ds.compileColumn(data, c, letters)
 		}
 	}
+	ds.refuseCircles()
 }
 
 func (ds *Datasets) compileColumn(data *Data, c *Column, letters []string) {
@@ -123,10 +126,6 @@ func (ds *Datasets) compileColumn(data *Data, c *Column, letters []string) {
 			used = append(used, name)
 			c.letters = append(c.letters, data.Columns[k])
 		}
-	}
-	if slices.Contains(c.letters, c) {
-		fs.Report(problem.New("circle", 0, 0, c.Stated.Name+" → "+c.Stated.Name), id, "columns")
-		return
 	}
 	if c.row, err = program.CompilePoint(n, append(used, ds.values.inputs...)); err != nil {
 		fs.Report(err, id, "columns")
@@ -203,10 +202,9 @@ func (data *Data) Pairs(x, y *Column) (xs, ys []float64, rows []int) {
 	return xs, ys, rows
 }
 
-// updateData computes columns and fits again whose sources have changed. What follows from something that follows comes later: as many
-// rounds as there are are enough, since circles were refused.
+// updateData computes columns and fits again whose sources have changed, until nothing changes any more: there are no circles.
 func (ds *Datasets) updateData() {
-	for changed, rounds := true, 0; changed && rounds <= len(ds.fits)+len(ds.told)+1; rounds++ {
+	for changed := true; changed; {
 		changed = ds.tellLists()
 		for _, data := range ds.Data {
 			changed = ds.computeColumns(data) || changed
@@ -225,10 +223,8 @@ func (ds *Datasets) computeColumns(data *Data) (changed bool) {
 		}
 		before := slices.Clone(c.Values)
 		switch {
-		case c.Stated.Steps != "":
-			if of := data.Column(c.Stated.Of); of != nil {
-				steps(c.Values, of.Values, c.Stated.Steps)
-			}
+		case c.of != nil:
+			steps(c.Values, c.of.Values, c.Stated.Steps)
 		case c.row != nil:
 			in := make([]float64, len(c.letters), len(c.letters)+len(ds.values.in))
 			in = append(in, ds.values.in...)

@@ -3,7 +3,6 @@ package evaluate
 import (
 	"math"
 	"slices"
-	"strings"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
@@ -15,14 +14,16 @@ import (
 
 // fitted is a function that follows from data.
 type fitted struct {
-	function *Function
-	model    *fit.Model
-	data     *Data
-	x, y     *Column
-	rows     []int // the only ones that count; nil for all
-	first    int   // place of its first letter among the inputs
-	stamp    uint64
-	// Fit is what was found last; nil before the first time.
+	stated *document.Stated
+	model  *fit.Model
+	data   *Data
+	x, y   *Column
+	rows   []int // the only ones that count; nil for all
+	first  int   // place of its first letter among the inputs
+	stamp  uint64
+	// fittedX and fittedY are the points to which it was fitted last.
+	fittedX, fittedY []float64
+	// fit is what was found last; nil before the first time.
 	fit *fit.Fit
 }
 
@@ -38,7 +39,7 @@ func (ds *Datasets) declareFits() {
 			ds.formulas.Report(problem.New("no-data", 0, 0), s.ID, "fit")
 			continue
 		}
-		f := &fitted{model: m, data: data, x: data.Column(s.Fit.X), y: data.Column(s.Fit.Y), rows: s.Fit.Rows, first: len(ds.values.inputs)}
+		f := &fitted{stated: s, model: m, data: data, x: data.Column(s.Fit.X), y: data.Column(s.Fit.Y), rows: s.Fit.Rows, first: len(ds.values.inputs)}
 		if f.x == nil || f.y == nil {
 			ds.formulas.Report(problem.New("no-data", 0, 0), s.ID, "fit")
 			continue
@@ -61,7 +62,7 @@ func (vs *Values) addDerived(name string) {
 // fitFor is what makes a stated function; nil for one with a formula of its own.
 func (ds *Datasets) fitFor(s *document.Stated) *fitted {
 	for _, f := range ds.fits {
-		if strings.HasSuffix(ds.values.inputs[f.first], expr.DerivedMark+s.ID) {
+		if f.stated == s {
 			return f
 		}
 	}
@@ -69,10 +70,10 @@ func (ds *Datasets) fitFor(s *document.Stated) *fitted {
 }
 
 // body is the model with the derived values for its letters.
-func (f *fitted) body(id string) expr.Node {
+func (f *fitted) body() expr.Node {
 	with := map[string]expr.Node{}
 	for _, letter := range f.model.Letters {
-		with[letter] = expr.Named(letter + expr.DerivedMark + id)
+		with[letter] = expr.Named(letter + expr.DerivedMark + f.stated.ID)
 	}
 	return symbolic.Substitute(f.model.Node, with)
 }
@@ -84,6 +85,10 @@ func (ds *Datasets) refit(f *fitted) (changed bool) {
 	}
 	f.stamp = f.data.stamp
 	x, y := f.points()
+	if f.fit != nil && slices.Equal(x, f.fittedX) && slices.Equal(y, f.fittedY) {
+		return false // another column of the data has changed, as one of residuals does
+	}
+	f.fittedX, f.fittedY = x, y
 	var start []float64
 	if f.fit != nil && f.fit.Converged() {
 		start = f.fit.Coefficients
@@ -114,7 +119,7 @@ func (ds *Datasets) knows(wanted *fitted, x, y []float64) *fit.Fit {
 		if f.model.Name != wanted.model.Name || f.fit == nil {
 			continue
 		}
-		if u, v := f.points(); slices.Equal(u, x) && slices.Equal(v, y) && f.stamp == f.data.stamp {
+		if slices.Equal(f.fittedX, x) && slices.Equal(f.fittedY, y) {
 			return f.fit
 		}
 	}
@@ -155,8 +160,8 @@ func (ds *Datasets) FitOf(f *Function) *fit.Fit {
 }
 
 // withNumbers is the fitted formula as it is written.
-func (f *fitted) withNumbers(s *document.Stated) expr.Node {
-	return fit.Written(f.model, f.fit.Coefficients, s.Fit.Decimals, fit.Form(s.Fit.Form))
+func (f *fitted) withNumbers() expr.Node {
+	return fit.Written(f.model, f.fit.Coefficients, f.stated.Fit.Decimals, fit.Form(f.stated.Fit.Form))
 }
 
 // decimals is how many decimals the fitted column is written with.

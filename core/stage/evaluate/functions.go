@@ -39,8 +39,8 @@ func (fs *Formulas) loadFunctions(data *Datasets) {
 		fs.functions[s.Name] = f
 		if s.Fit != nil {
 			if own := data.fitFor(s); own != nil {
-				own.function, f.fitted = f, own
-				f.Formula, f.body = own.model.Node, own.body(s.ID)
+				f.fitted = own
+				f.Formula, f.body = own.model.Node, own.body()
 			}
 			continue
 		}
@@ -235,7 +235,7 @@ func (fs *Formulas) Spoken(f *Function) string {
 // withNumbers is a function's formula with the present numbers for its letters, that of one that follows from data in its form.
 func (fs *Formulas) withNumbers(f *Function) expr.Node {
 	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
-		return own.withNumbers(f.Stated)
+		return own.withNumbers()
 	}
 	return symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
 }
@@ -243,7 +243,7 @@ func (fs *Formulas) withNumbers(f *Function) expr.Node {
 // Text is a function's formula as it is typed, that of one that follows from data with its numbers.
 func (f *Function) Text() string {
 	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
-		return expr.Text(own.withNumbers(f.Stated))
+		return expr.Text(own.withNumbers())
 	}
 	return f.Stated.Formula
 }
@@ -261,11 +261,11 @@ func (f *Function) rounding() (most float64) {
 	if own == nil || own.fit == nil || !own.fit.Converged() {
 		return 0
 	}
-	rounded, err := program.CompilePoint(own.withNumbers(f.Stated), []string{own.model.Variable})
+	rounded, err := program.CompilePoint(own.withNumbers(), []string{own.model.Variable})
 	if err != nil {
 		return 0
 	}
-	xs, _, _ := own.data.Pairs(own.x, own.y)
+	xs, _ := own.points()
 	for _, x := range xs {
 		most = math.Max(most, math.Abs(rounded([]float64{x})-own.fit.At(x)))
 	}

@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -16,11 +17,22 @@ import (
 
 // listFunctions are what can be told of a list; each has one argument, a column.
 var listFunctions = map[string]func(values []float64) float64{
-	"mean":   statistics.Mean,
-	"median": statistics.Median,
-	"sd":     func(values []float64) float64 { return statistics.Of(values).SD },
-	"count":  func(values []float64) float64 { return float64(len(values)) },
-	"total":  func(values []float64) float64 { return statistics.Mean(values) * float64(len(values)) },
+	"mean":   present(statistics.Mean),
+	"median": present(statistics.Median),
+	"sd":     present(func(values []float64) float64 { return statistics.Of(values).SD }),
+	"count":  present(func(values []float64) float64 { return float64(len(values)) }),
+	"total":  present(func(values []float64) float64 { return statistics.Mean(values) * float64(len(values)) }),
+}
+
+// present tells something of the values that are there; of none there is nothing to tell.
+func present(tell func(values []float64) float64) func(values []float64) float64 {
+	return func(values []float64) float64 {
+		there := slices.DeleteFunc(slices.Clone(values), math.IsNaN)
+		if len(there) == 0 {
+			return math.NaN()
+		}
+		return tell(there)
+	}
 }
 
 // listScope lets formulas of a document with data use lists, but for names that are stated.
@@ -95,7 +107,12 @@ func (ds *Datasets) rowOf(name string) string {
 	if !indexed || err != nil || row < 1 {
 		return ""
 	}
-	return ds.tellOf(base, name, func(values []float64) float64 { return math.NaN() })
+	return ds.tellOf(base, name, func(values []float64) float64 {
+		if row > len(values) {
+			return math.NaN()
+		}
+		return values[row-1]
+	})
 }
 
 // tellOf gives the name of what a column tells, and makes a place for it; empty where there is no such column.
@@ -122,27 +139,7 @@ func (ds *Datasets) tellLists() (changed bool) {
 			continue
 		}
 		t.stamp = t.data.stamp
-		changed = ds.values.put(t.place, t.value(ds.values.inputs[t.place+1])) || changed
+		changed = ds.values.put(t.place, t.tell(t.column.Values)) || changed
 	}
 	return changed
-}
-
-func (t *told) value(name string) float64 {
-	if _, index, isRow := strings.Cut(expr.ShownName(name), "_"); isRow {
-		row, _ := strconv.Atoi(index)
-		if row > len(t.column.Values) {
-			return math.NaN()
-		}
-		return t.column.Values[row-1]
-	}
-	var values []float64
-	for _, v := range t.column.Values {
-		if v == v {
-			values = append(values, v)
-		}
-	}
-	if len(values) == 0 {
-		return math.NaN()
-	}
-	return t.tell(values)
 }

@@ -58,7 +58,7 @@ func (l *Live) band(on *compose.On) {
 	if best == nil || !best.Converged() {
 		return
 	}
-	half := best.Band(l.xs, 0.95)
+	half := best.Band(0.95)
 	if half == nil {
 		return
 	}

@@ -46,8 +46,7 @@ type Live struct {
 	x, y   *evaluate.Column
 	err    *evaluate.Column
 	beside *evaluate.Function
-	rows   []int     // those in which both columns have a value
-	xs     []float64 // their x
+	rows   []int // those in which both columns have a value
 	stamp  uint64
 }
 
@@ -82,7 +81,7 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 // points are the rows in which both columns have a value.
 func (l *Live) points() []int {
 	if l.rows == nil || l.stamp != l.data.Stamp() {
-		l.xs, _, l.rows = l.data.Pairs(l.x, l.y)
+		_, _, l.rows = l.data.Pairs(l.x, l.y)
 		l.stamp = l.data.Stamp()
 	}
 	return l.rows

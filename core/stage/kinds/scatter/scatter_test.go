@@ -109,6 +109,28 @@ func TestComputedColumnsFollowTheDialsAndTheFitFollowsThem(t *testing.T) {
 	assert.NotContains(t, e.Idle(), "a", "the dial moves what is seen")
 }
 
+// A column of residuals changes when the fit does, and does not make it run again.
+func TestAColumnOfResidualsComesToRest(t *testing.T) {
+	d := measured(t, "0 1 2 3 4 5", "1 2.1 4.3 8.1 15 33", scatter.Body{Grips: true}, line("exponential"))
+	d.Stated[0].Columns = append(d.Stated[0].Columns, document.Column{Name: "u", Formula: "y − m(x)"})
+	e := stagetest.Loaded(t, d)
+	e.SetCell(e.Data[0], e.Data[0].Column("y"), 3, 8.4)
+	e.Update()
+	moves, m := e.Moves(), e.Function("m")
+	assert.InDelta(t, 33-m.Curve.At(5, e.Inputs()), e.Data[0].Column("u").Values[5], 1e-12)
+	e.Update()
+	assert.Equal(t, moves, e.Moves(), "nothing moves any more")
+}
+
+// Columns may follow from others that stand behind them.
+func TestTheOrderOfColumnsDoesNotMatter(t *testing.T) {
+	d := measured(t, "1 2", "3 4", scatter.Body{})
+	for _, c := range [][2]string{{"p", "2q"}, {"q", "2r"}, {"r", "2s"}, {"s", "x + 1"}} {
+		d.Stated[0].Columns = append(d.Stated[0].Columns, document.Column{Name: c[0], Formula: c[1]})
+	}
+	assert.Equal(t, []float64{16, 24}, stagetest.Loaded(t, d).Data[0].Column("p").Values)
+}
+
 // A residual's square has the residual for its side in pixels, so that the areas are what is summed.
 func TestResidualsAreSegmentsOrSquares(t *testing.T) {
 	for way, areas := range map[scatter.Residuals]int{scatter.Segments: 0, scatter.Squares: 3} {
@@ -166,7 +188,16 @@ func TestDataThatCannotBeReadAreNamed(t *testing.T) {
 		require.NotEmpty(t, e.Problems, code)
 		assert.Equal(t, code, e.Problems[0].Code)
 	}
-	d := measured(t, "1 1 1", "0 1 5", scatter.Body{}, line("linear"))
+	// Circles of several columns, and through a fitted function.
+	d := measured(t, "0 1 2", "0 1 5", scatter.Body{}, line("linear"))
+	d.Stated[0].Columns = append(d.Stated[0].Columns, document.Column{Name: "u", Formula: "v + 1"}, document.Column{Name: "v", Formula: "u + x"})
+	assert.Equal(t, "circle", evaluate.Load(d, nil).Problems[0].Code)
+	d.Stated[0].Columns[2], d.Stated[0].Columns[3] = document.Column{Name: "u", Formula: "y − m(x)"}, document.Column{Name: "v", Formula: "x"}
+	assert.Empty(t, evaluate.Load(d, nil).Problems, "residuals follow from the fit")
+	d.Stated[1].Fit.Y = "u"
+	assert.Equal(t, "circle", evaluate.Load(d, nil).Problems[0].Code)
+
+	d = measured(t, "1 1 1", "0 1 5", scatter.Body{}, line("linear"))
 	e := evaluate.Load(d, nil)
 	assert.True(t, math.IsNaN(e.Function("m").Curve.At(1, e.Inputs())), "no best line: no curve")
 	assert.Contains(t, e.FitOf(e.Function("m")).Reason, "All x are equal")
@@ -181,7 +212,7 @@ func TestGapsAreFilledAndTheBandIsThatOfStudent(t *testing.T) {
 	assert.NotEmpty(t, stagetest.Lines(p.Live, picture.Grey))
 	e := stagetest.Loaded(t, d)
 	best := e.FitOf(e.Function("m"))
-	half := best.Band([]float64{0, 1, 2, 3}, 0.95)
+	half := best.Band(0.95)
 	assert.InDelta(t, 4.3027*math.Sqrt(0.9)*math.Sqrt(1.25), half(1.5), 1e-3)
 }
 
