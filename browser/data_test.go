@@ -107,6 +107,7 @@ func TestATableIsTypedWithTheKeyboardAlone(t *testing.T) {
 			press(t, l.page, input.Enter)
 		}
 	}
+	until(t, l.page, `() => document.activeElement?.dataset.cell === '0/0'`) // a new table waits to be typed
 	typeDown(0, "1", "2", "3")
 	until(t, l.page, `() => document.activeElement?.dataset.cell === '3/0'`)
 	typeDown(1, "1/2", "π", "4")
@@ -114,6 +115,15 @@ func TestATableIsTypedWithTheKeyboardAlone(t *testing.T) {
 	doc := documentOf(t, l.page)
 	assert.Equal(t, []string{"1", "2", "3"}, doc.Stated[0].Columns[0].Cells)
 	assert.Equal(t, []string{"1/2", "π", "4"}, doc.Stated[0].Columns[1].Cells)
+	control := func(key input.Key) {
+		require.NoError(t, l.page.KeyActions().Press(input.ControlLeft).Type(key).Release(input.ControlLeft).Do())
+	}
+	require.NoError(t, one(t, l.page, `[data-cell="1/1"]`).Focus())
+	control(input.Delete)
+	until(t, l.page, `() => parvix.document().stated[0].columns[0].cells.join() === '1,3'`)
+	require.NoError(t, one(t, l.page, `[data-cell="0/0"]`).Focus())
+	control(input.KeyZ)
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '1/2,π,4'`)
 	l.leaveDesk()
 	undone(t, l)
 }

@@ -21,7 +21,7 @@ func onColumns(answer func(door *Door, ask *Ask, a *Answer, x, y string) error) 
 }
 
 func models(door *Door, ask *Ask, a *Answer, x, y string) (err error) {
-	a.Models, err = study.ModelsOf(door.d, ask.ID, x, y)
+	a.Models, err = study.ModelsOf(door.d, ask.ID, x, y, !ask.Empty)
 	return err
 }
 

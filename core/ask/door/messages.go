@@ -77,7 +77,7 @@ const (
 	AskPutData       AskKind = "putData"       // Document, Stated data → Document
 	AskKeepModel     AskKind = "keepModel"     // Document, ID of data, Names of two columns, Text the model → Document with it as a function
 	AskFreeze        AskKind = "freeze"        // Document, ID of a function that follows from data → Document with its numbers
-	AskModels        AskKind = "models"        // ID of data, Names of two columns → Models compared
+	AskModels        AskKind = "models"        // ID of data, Names of two columns, Empty to fit none → Models compared
 	AskSuspects      AskKind = "suspects"      // ID of data, Names of two columns → Suspects
 	AskSummaries     AskKind = "summaries"     // ID of data → Summaries of its columns
 	AskBestDials     AskKind = "bestDials"     // Text a function's name, ID of data, Names of two columns, Values → Values of its dials

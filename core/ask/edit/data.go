@@ -31,15 +31,30 @@ func PutData(before *document.Document, stated document.Stated) (*document.Docum
 	d.Stated = append(d.Stated, stated)
 	if len(stated.Columns) > 1 {
 		x, y := stated.Columns[0], stated.Columns[1]
+		isFirst := len(d.Shown) == 0
 		d.Shown = append(d.Shown, document.Entry{ID: d.NewID("k"), Look: document.Look{Colour: freeColour(shownColours(d))},
-			Body: &scatter.Body{Data: stated.ID, X: x.Name, Y: y.Name}})
+			Where: planeOnly(d), Body: &scatter.Body{Data: stated.ID, X: x.Name, Y: y.Name}})
 		p := &d.Panels[0]
+		if !isFirst || p.Kind != document.Plane {
+			return d, d.Check()
+		}
 		p.EqualScales = false
 		if p.NameX == "" && p.NameY == "" {
 			p.NameX, p.NameY = scatter.Head(&x), scatter.Head(&y)
 		}
 	}
 	return d, d.Check()
+}
+
+// planeOnly is the first plane among several panels; a circle's shows no data.
+func planeOnly(d *document.Document) (where document.Where) {
+	for _, p := range d.Panels {
+		if p.Kind == document.Plane && len(d.Panels) > 1 {
+			where.Panels = []string{p.ID}
+			break
+		}
+	}
+	return where
 }
 
 // tidyData takes spaces off cells, and empty rows off the end.

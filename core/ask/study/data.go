@@ -62,8 +62,8 @@ func columns(d *evaluate.Demonstration, id, x, y string) (data *evaluate.Data, c
 	return data, cx, cy, nil
 }
 
-// ModelsOf compares the models of two columns.
-func ModelsOf(d *evaluate.Demonstration, id, x, y string) (*Models, error) {
+// ModelsOf compares the models of two columns; without fitting it says only what differences suggest, and where the points lie.
+func ModelsOf(d *evaluate.Demonstration, id, x, y string, fitting bool) (*Models, error) {
 	data, cx, cy, err := columns(d, id, x, y)
 	if err != nil {
 		return nil, err
@@ -78,6 +78,9 @@ func ModelsOf(d *evaluate.Demonstration, id, x, y string) (*Models, error) {
 	width, height := math.Max(slices.Max(xs)-left, 1e-300), math.Max(slices.Max(ys)-bottom, 1e-300)
 	for i := 0; i < len(xs); i += 1 + len(xs)/mostPoints {
 		out.Points = append(out.Points, [3]float64{float64(rows[i]), (xs[i] - left) / width, (ys[i] - bottom) / height})
+	}
+	if !fitting {
+		return out, nil
 	}
 	best, lowest := -1, math.Inf(1)
 	variable, head := letterOf(x), "y"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The desk of a table: rows to the left, what they say to the right.
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import type { ColumnSummary } from '../generated/types';
 import { ofKind } from '../shared/entries';
@@ -35,6 +35,7 @@ watch(
   { immediate: true },
 );
 
+const grid = useTemplateRef<InstanceType<typeof DataGrid>>('grid');
 const points = shallowRef<number[][]>([]);
 const rowAtHand = ref(-1);
 /** Leads to a row, also when it is the one that was sought last. */
@@ -44,7 +45,14 @@ async function seek(row: number) {
   desk.row = row;
 }
 
-const doubts = computed(() => suspectsOf(desk.open, x.value, y.value));
+watch(
+  [() => stated.value?.id, x, y],
+  ([data]) => (desk.pair = data && x.value && y.value ? { data, x: x.value, y: y.value } : undefined),
+  { immediate: true },
+);
+onBeforeUnmount(() => (desk.pair = undefined));
+const looked = computed(() => desk.pair && suspectsOf(desk.pair));
+const doubts = computed(() => looked.value ?? []);
 const doubtsByRow = computed(() => new Map(doubts.value.map((d) => [d.row, d.reason])));
 const doubted = computed(() => columns.value.findIndex((c) => c.name === y.value));
 
@@ -78,6 +86,7 @@ onMounted(async () => {
   desk.brought = undefined;
   if (typeof brought === 'string') await table.paste(brought, 0, 0);
   else if (brought) await table.file(brought);
+  else if (desk.open === 'new') await grid.value?.go(0, 0);
 });
 
 function save() {
@@ -98,9 +107,6 @@ function escape(e: KeyboardEvent) {
 }
 onMounted(() => window.addEventListener('keydown', escape));
 onBeforeUnmount(() => window.removeEventListener('keydown', escape));
-const isShown = computed(() =>
-  ofKind(bench.document?.shown, 'scatter').some(({ body }) => body.data === desk.open),
-);
 const problem = computed(
   () => refused.value?.message ?? (stated.value && bench.problemOf(stated.value.id)?.message),
 );
@@ -148,6 +154,7 @@ const problem = computed(
           @remove="table.removeColumn"
         />
         <DataGrid
+          ref="grid"
           :columns="columns"
           :rows="rows"
           :worked="computedValues"
@@ -155,6 +162,8 @@ const problem = computed(
           :doubted="doubted"
           :sought="desk.row"
           @row="rowAtHand = $event"
+          @remove="table.removeRow"
+          @undo="bench.undo()"
           @set="table.setCell"
           @paste="table.paste"
         />
@@ -184,7 +193,7 @@ const problem = computed(
             </li>
           </ul>
         </section>
-        <p v-else-if="isShown" class="hint">No value stands out from the others.</p>
+        <p v-else-if="looked" class="hint">No value stands out from the others.</p>
         <Forecast :data="stated.id" :x="x" :y="y" />
         <h3>Models</h3>
         <ModelList :data="stated.id" :x="x" :y="y" @points="points = $event" />

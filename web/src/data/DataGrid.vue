@@ -19,6 +19,8 @@ const props = defineProps<{
 const emit = defineEmits<{
   set: [row: number, column: number, text: string];
   row: [row: number];
+  remove: [row: number];
+  undo: [];
   paste: [text: string, row: number, column: number];
 }>();
 
@@ -55,6 +57,8 @@ watch(
 
 function key(e: KeyboardEvent, row: number, column: number) {
   const input = e.target as HTMLInputElement;
+  const command = e.ctrlKey || e.metaKey;
+  const stands = props.columns[column]?.cells?.[row] ?? '';
   const atStart = input.selectionStart === 0 && input.selectionEnd === 0;
   const atEnd = input.selectionStart === input.value.length;
   if (e.key === 'Enter' || e.key === 'ArrowDown') void then(input, row + (e.shiftKey ? -1 : 1), column);
@@ -62,8 +66,11 @@ function key(e: KeyboardEvent, row: number, column: number) {
   else if (e.key === 'ArrowLeft' && atStart && column > 0) void then(input, row, column - 1);
   else if (e.key === 'ArrowRight' && atEnd && column < props.columns.length - 1)
     void then(input, row, column + 1);
-  else if (e.key === 'Escape' && input.value !== (props.columns[column]?.cells?.[row] ?? '')) {
-    input.value = props.columns[column]?.cells?.[row] ?? '';
+  else if (command && e.key === 'Delete') emit('remove', row);
+  // What is being typed is undone by the field itself.
+  else if (command && e.key.toLowerCase() === 'z' && input.value === stands) emit('undo');
+  else if (e.key === 'Escape' && input.value !== stands) {
+    input.value = stands;
     e.stopPropagation();
   } else return;
   e.preventDefault();
@@ -106,7 +113,18 @@ defineExpose({ go });
           gridTemplateColumns: template,
         }"
       >
-        <span class="number" role="rowheader">{{ r.index < rows ? r.index + 1 : '+' }}</span>
+        <span class="number" role="rowheader">
+          <button
+            v-if="r.index < rows"
+            tabindex="-1"
+            :aria-label="`Delete row ${r.index + 1}`"
+            title="Delete this row (Ctrl+Delete in a cell)"
+            @click="emit('remove', r.index)"
+          >
+            <span class="count">{{ r.index + 1 }}</span><span class="cross" aria-hidden="true">✕</span>
+          </button>
+          <template v-else>+</template>
+        </span>
         <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
           <input
             v-if="!isComputed(c)"
@@ -155,6 +173,23 @@ defineExpose({ go });
   color: var(--muted);
   font-size: 13px;
   text-align: right;
+}
+.number button {
+  width: 100%;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: right;
+  cursor: pointer;
+}
+.cross,
+.number button:is(:hover, :focus-visible) .count {
+  display: none;
+}
+.number button:is(:hover, :focus-visible) .cross {
+  display: inline;
+  color: var(--wrong);
 }
 .cell {
   border-left: 1px solid var(--hairline);

@@ -29,6 +29,7 @@ const height = 30;
 
 <style scoped>
 .mini {
+  display: block;
   width: 100%;
   margin: 8px 0;
   border: 1px solid var(--hairline);

@@ -14,12 +14,18 @@ const refused = ref('');
 const shown = ref(false);
 
 async function compare() {
-  const answer = await bench.ask({ kind: 'models', id: props.data, names: [props.x, props.y] });
+  // Models take a while; what differences say and the small picture are there at once.
+  const answer = await bench.ask({
+    kind: 'models',
+    id: props.data,
+    names: [props.x, props.y],
+    empty: !shown.value,
+  });
   refused.value = answer.problem?.message ?? '';
   models.value = answer.models;
   emit('points', answer.models?.points ?? []);
 }
-watch([() => props.data, () => props.x, () => props.y, () => bench.loaded], () => void compare(), {
+watch([() => props.data, () => props.x, () => props.y, () => bench.loaded, shown], () => void compare(), {
   immediate: true,
 });
 

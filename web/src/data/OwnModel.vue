@@ -10,17 +10,18 @@ const bench = useBench();
 const typed = ref('');
 const refused = ref('');
 
-const plot = computed(() =>
-  ofKind(bench.document?.shown, 'scatter').find(
+/** Whether a function has a formula of its own, whose dials can be led. */
+const isOwn = (name?: string) =>
+  !!bench.document?.stated.some((s) => s.name === name && s.kind === 'function' && !s.fit);
+/** The scatter plot of these columns, rather one with a function of one's own. */
+const plot = computed(() => {
+  const list = ofKind(bench.document?.shown, 'scatter').filter(
     ({ body }) => body.data === props.data && body.x === props.x && body.y === props.y && !body.asResiduals,
-  ),
-);
-/** The function over the data whose dials can be led. */
-const own = computed(() => {
-  const name = plot.value?.body.function;
-  const stated = bench.document?.stated.find((s) => s.name === name && s.kind === 'function');
-  return stated && !stated.fit ? stated.name : '';
+  );
+  return list.find(({ body }) => isOwn(body.function)) ?? list[0];
 });
+/** The function over the data whose dials can be led. */
+const own = computed(() => (isOwn(plot.value?.body.function) ? plot.value?.body.function : ''));
 
 async function state() {
   const letter = /^\p{L}$/u.test(props.x) ? props.x : 'x';

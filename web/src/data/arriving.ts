@@ -1,5 +1,5 @@
 // Tables that are pasted or dropped on the bench itself come onto a desk of their own.
-import { onBeforeUnmount, onMounted } from 'vue';
+import { onBeforeUnmount, onMounted, watch } from 'vue';
 import { useBench } from '../bench/store';
 import { useDataDesk } from './desk';
 
@@ -27,6 +27,13 @@ export function useArriving() {
     bring(file);
   }
 
+  // A demonstration that is left takes its desk along.
+  watch(
+    () => !!bench.document,
+    (isOpen) => {
+      if (!isOpen) desk.open = '';
+    },
+  );
   onMounted(() => {
     window.addEventListener('paste', paste);
     window.addEventListener('dragover', over);

@@ -61,6 +61,7 @@ export function useTable() {
   async function put() {
     const isNew = !stated.value;
     if (isNew && !rows.value) return;
+    const isFirst = !bench.document?.shown.length;
     // Messages to the core cannot carry Vue's proxies.
     const list = toRaw(columns.value).map((c) =>
       isComputed(c) ? omit(c) : { ...c, cells: [...(c.cells ?? [])] },
@@ -71,7 +72,8 @@ export function useTable() {
     // The field for a first statement, open on an empty bench, waits no more.
     if (bench.editing === 'stated') bench.editing = '';
     desk.open = bench.document?.stated.at(-1)?.id ?? '';
-    await bench.fitAll();
+    // The windows of what is shown already are nobody's to change.
+    if (isFirst) await bench.fitAll();
   }
 
   function setCell(row: number, column: number, text: string) {
@@ -103,13 +105,13 @@ export function useTable() {
     return keep();
   }
 
-  let pastedAt = { row: 0, column: 0, before: empty() };
+  let pastedAt = { row: 0, column: 0, isWhole: false, before: empty() };
   async function paste(text: string, row: number, column: number, isWhole = false) {
     const answer = await bench.ask({ kind: 'pasted', text });
     refused.value = answer.problem;
     if (!answer.pasted) return;
     ways.value = answer.pasted.others?.length ? [answer.pasted, ...answer.pasted.others] : [];
-    pastedAt = { row, column, before: structuredClone(toRaw(stated.value?.columns) ?? empty()) };
+    pastedAt = { row, column, isWhole, before: structuredClone(toRaw(stated.value?.columns) ?? empty()) };
     await place(answer.pasted, row, column, isWhole);
   }
 
@@ -117,7 +119,7 @@ export function useTable() {
   async function readAs(way: PastedView) {
     ways.value = [];
     columns.value = structuredClone(pastedAt.before);
-    await place(structuredClone(way), pastedAt.row, pastedAt.column);
+    await place(structuredClone(way), pastedAt.row, pastedAt.column, pastedAt.isWhole);
   }
 
   async function file(f: File) {
@@ -158,8 +160,9 @@ export function useTable() {
     return keep();
   }
   function removeRow(row: number) {
+    if (row >= rows.value) return;
     for (const c of columns.value) c.cells = c.cells?.filter((_, i) => i !== row);
-    return keep();
+    void keep();
   }
 
   /** The table as a file that every spreadsheet opens: commas, or semicolons where the comma is the decimal sign. */

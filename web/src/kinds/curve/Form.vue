@@ -5,6 +5,7 @@ import type { CurveBody, Problem } from '../../generated/types';
 import Choice from '../../shared/Choice.vue';
 import { functions } from '../bench';
 import FamilyFields from '../FamilyFields.vue';
+import SwitchLine from '../../shared/SwitchLine.vue';
 
 const body = defineModel<CurveBody>({ required: true });
 defineProps<{ refused?: Problem }>();
@@ -20,13 +21,11 @@ const choices = computed(functions);
     >as the parent, grey and dashed
     <a-switch :checked="body.parent ?? false" size="small" @update:checked="body.parent = $event as boolean"
   /></label>
-  <label v-if="!body.family" class="line"
-    >moved by hand at its key points
-    <a-switch
-      :checked="body.grips ?? false"
-      size="small"
-      aria-label="Moved by hand at its key points"
-      @update:checked="body.grips = $event as boolean"
-  /></label>
+  <SwitchLine
+    v-if="!body.family"
+    v-model="body.grips"
+    words="moved by hand at its key points"
+    label="Moved by hand at its key points"
+  />
   <FamilyFields v-model="body.family" />
 </template>

@@ -5,6 +5,7 @@ import FormulaField from '../../folio/FormulaField.vue';
 import type { Problem, RegionBody } from '../../generated/types';
 import Choice from '../../shared/Choice.vue';
 import { functions } from '../bench';
+import SwitchLine from '../../shared/SwitchLine.vue';
 
 const body = defineModel<RegionBody>({ required: true });
 const props = defineProps<{ refused?: Problem }>();
@@ -61,14 +62,11 @@ const add = () => (body.value.conditions = [...conditions.value, '']);
         @escape="emit('cancel')"
       />
     </div>
-    <label class="line"
-      >what lies below counts as negative
-      <a-switch
-        :checked="body.signed ?? false"
-        size="small"
-        aria-label="What lies below counts as negative"
-        @update:checked="body.signed = $event as boolean"
-    /></label>
+    <SwitchLine
+      v-model="body.signed"
+      words="what lies below counts as negative"
+      label="What lies below counts as negative"
+    />
   </template>
 </template>
 

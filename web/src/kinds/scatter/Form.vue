@@ -5,6 +5,7 @@ import { useBench } from '../../bench/store';
 import type { Problem, ScatterBody } from '../../generated/types';
 import Choice from '../../shared/Choice.vue';
 import { functions } from '../bench';
+import SwitchLine from '../../shared/SwitchLine.vue';
 
 const body = defineModel<ScatterBody>({ required: true });
 defineProps<{ refused?: Problem }>();
@@ -55,22 +56,8 @@ const labels = computed(() =>
   <label class="line"
     >error bars <Choice v-model="error" :options="withNone" label="Column of error bars"
   /></label>
-  <label class="line"
-    >joined by lines
-    <a-switch
-      :checked="body.joined ?? false"
-      size="small"
-      aria-label="Joined by lines"
-      @update:checked="body.joined = $event as boolean"
-  /></label>
-  <label class="line"
-    >moved by hand, the rows follow
-    <a-switch
-      :checked="body.grips ?? false"
-      size="small"
-      aria-label="Moved by hand"
-      @update:checked="body.grips = $event as boolean"
-  /></label>
+  <SwitchLine v-model="body.joined" words="joined by lines" label="Joined by lines" />
+  <SwitchLine v-model="body.grips" words="moved by hand, the rows follow" label="Moved by hand" />
   <label class="line"
     >ring what stands out
     <a-switch
@@ -82,30 +69,21 @@ const labels = computed(() =>
   <label class="line">held against <Choice v-model="beside" :options="against" label="Function" /></label>
   <template v-if="body.function">
     <label class="line">residuals <Choice v-model="residuals" :options="ways" label="Residuals" /></label>
-    <label class="line"
-      >rows without a value filled by it
-      <a-switch
-        :checked="body.filled ?? false"
-        size="small"
-        aria-label="Rows without a value filled by it"
-        @update:checked="body.filled = $event as boolean"
-    /></label>
-    <label class="line"
-      >band in which a further value lies with 95 %
-      <a-switch
-        :checked="body.band ?? false"
-        size="small"
-        aria-label="Band in which a further value lies with 95 %"
-        @update:checked="body.band = $event as boolean"
-    /></label>
-    <label class="line"
-      >residuals in the place of the points
-      <a-switch
-        :checked="body.asResiduals ?? false"
-        size="small"
-        aria-label="Residuals in the place of the points"
-        @update:checked="body.asResiduals = $event as boolean"
-    /></label>
+    <SwitchLine
+      v-model="body.filled"
+      words="rows without a value filled by it"
+      label="Rows without a value filled by it"
+    />
+    <SwitchLine
+      v-model="body.band"
+      words="band in which a further value lies with 95 %"
+      label="Band in which a further value lies with 95 %"
+    />
+    <SwitchLine
+      v-model="body.asResiduals"
+      words="residuals in the place of the points"
+      label="Residuals in the place of the points"
+    />
   </template>
   <label class="line"
     >labels at rows, a line each: 7: outlier?

@@ -5,6 +5,7 @@ import type { Problem, Row, TableBody } from '../../generated/types';
 import Choice from '../../shared/Choice.vue';
 import { functions } from '../bench';
 import RowsField from './RowsField.vue';
+import SwitchLine from '../../shared/SwitchLine.vue';
 
 const body = defineModel<TableBody>({ required: true });
 defineProps<{ refused?: Problem }>();
@@ -19,22 +20,8 @@ function turnDistances(on: boolean) {
 
 <template>
   <RowsField v-model="rows" />
-  <label class="line"
-    >moved by hand
-    <a-switch
-      :checked="body.grips ?? false"
-      size="small"
-      aria-label="Points moved by hand"
-      @update:checked="body.grips = $event as boolean"
-  /></label>
-  <label class="line"
-    >joined by lines
-    <a-switch
-      :checked="body.joined ?? false"
-      size="small"
-      aria-label="Joined by lines"
-      @update:checked="body.joined = $event as boolean"
-  /></label>
+  <SwitchLine v-model="body.grips" words="moved by hand" label="Points moved by hand" />
+  <SwitchLine v-model="body.joined" words="joined by lines" label="Joined by lines" />
   <label v-if="choices.length" class="line"
     >distances from a curve
     <a-switch
