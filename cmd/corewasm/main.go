@@ -136,6 +136,14 @@ func putWindow(panel int32, left, right, bottom, top float64, equal int32) {
 	})
 }
 
+//go:wasmexport orbit
+func orbit(panel int32, dx, dy float64) { guarded(func() { door.Orbit(the, int(panel), dx, dy) }) }
+
+//go:wasmexport look
+func look(panel int32, turn, tilt, zoom, across, up float64) {
+	guarded(func() { door.Look(the, int(panel), turn, tilt, zoom, across, up) })
+}
+
 //go:wasmexport rememberCurves
 func rememberCurves(on int32) { guarded(func() { door.RememberCurves(the, on != 0) }) }
 

@@ -4,6 +4,7 @@ package theme
 
 import (
 	"fmt"
+	"math"
 	"reflect"
 	"strings"
 
@@ -52,13 +53,15 @@ type Tokens struct {
 	Hues [8]string `css:"hue"`
 	// Ramp is for the members of a family, from the first to the last value.
 	Ramp [9]string `css:"ramp"`
+	// Tints are the hues mixed with the sheet, as many for each: the faces of surfaces from light to dark, and their lines.
+	Tints [8 * picture.Tones]string `css:"tint"`
 }
 
 // All are the themes, the usual first.
 var All = []Theme{Paper, Board, Strong}
 
 // Paper is a chart room: paper, ink, brass.
-var Paper = Theme{Key: "paper", Words: "paper", Tokens: Tokens{
+var Paper = Theme{Key: "paper", Words: "paper", Tokens: tinted(Tokens{
 	Paper: "#EEF1EE", Sheet: "#FFFEFA", Deck: "#E1E8E6", Ink: "#14283A", Muted: "#51626F",
 	Head: "#14283A", OnHead: "#FFFEFA", OnHeadMuted: "#C3CED6",
 	Grid: "#D5DEE3", FineGrid: "#E9EEF0", Axis: "#5B6B78", Parent: "#7C8893", Hairline: "#D3DBDC",
@@ -66,10 +69,10 @@ var Paper = Theme{Key: "paper", Words: "paper", Tokens: Tokens{
 	Wrong: "#A3281C", WrongGround: "#FBEAE6", CautionGround: "#FDF3DC",
 	Hues: [8]string{"#0B4F8C", "#B5452C", "#0B6B6F", "#6A4C9C", "#8A5A00", "#A8326E", "#3F6212", "#4A4F57"},
 	Ramp: [9]string{"#35308A", "#1F5A9E", "#0B7486", "#147A4A", "#5F7310", "#9A6200", "#B5481B", "#A32344", "#6D1A5B"},
-}}
+})}
 
 // Board is chalk on a blackboard.
-var Board = Theme{Key: "board", Words: "blackboard", IsDark: true, Tokens: Tokens{
+var Board = Theme{Key: "board", Words: "blackboard", IsDark: true, Tokens: tinted(Tokens{
 	Paper: "#0F1B22", Sheet: "#16262F", Deck: "#1B2D37", Ink: "#F3EFE4", Muted: "#B7C4CC",
 	Head: "#091217", OnHead: "#F7F3E8", OnHeadMuted: "#B9C6CD",
 	Grid: "#2C414D", FineGrid: "#1F323C", Axis: "#9DAEB8", Parent: "#8F9CA6", Hairline: "#3A505C",
@@ -77,10 +80,10 @@ var Board = Theme{Key: "board", Words: "blackboard", IsDark: true, Tokens: Token
 	Wrong: "#FFA694", WrongGround: "#43231E", CautionGround: "#3D331C",
 	Hues: [8]string{"#82BDF5", "#FF9C7D", "#5CD1C2", "#C8ABF5", "#E5B64A", "#F78FC0", "#A9D06C", "#C9CED5"},
 	Ramp: [9]string{"#A9A4FF", "#86BDF6", "#63CBDD", "#6DD3A0", "#B9CC62", "#E8B450", "#FF9E75", "#FF8FA6", "#E796D6"},
-}}
+})}
 
 // Strong is for strong light and weak eyes: black on white, every colour as dark as it can be told from black.
-var Strong = Theme{Key: "strong", Words: "strong light", Tokens: Tokens{
+var Strong = Theme{Key: "strong", Words: "strong light", Tokens: tinted(Tokens{
 	Paper: "#EFEFEF", Sheet: "#FFFFFF", Deck: "#E4E4E4", Ink: "#000000", Muted: "#26323B",
 	Head: "#000000", OnHead: "#FFFFFF", OnHeadMuted: "#E6E6E6",
 	Grid: "#B4C1C8", FineGrid: "#DDE3E6", Axis: "#1D2A33", Parent: "#55606A", Hairline: "#5B6B78",
@@ -88,7 +91,41 @@ var Strong = Theme{Key: "strong", Words: "strong light", Tokens: Tokens{
 	Wrong: "#8A1409", WrongGround: "#FFF0ED", CautionGround: "#FFF6DD",
 	Hues: [8]string{"#003F7F", "#96290F", "#005357", "#512E8A", "#6B4400", "#85164F", "#2D4B06", "#33383F"},
 	Ramp: [9]string{"#231E73", "#0A4583", "#005566", "#055533", "#434F00", "#6F4300", "#8C2D06", "#82122F", "#560C47"},
-}}
+})}
+
+// Shares of a hue in its tints: the lightest face, each step to the next, and the lines.
+const (
+	lightestFace = 0.15
+	tintStep     = 0.05
+	meshLines    = 0.85
+)
+
+// tinted mixes the tints of a theme.
+func tinted(t Tokens) Tokens {
+	for hue, colour := range t.Hues {
+		for tone := range picture.Tones {
+			share := lightestFace + tintStep*float64(tone)
+			if tone == picture.Tones-1 {
+				share = meshLines
+			}
+			t.Tints[hue*picture.Tones+tone] = mixed(t.Sheet, colour, share)
+		}
+	}
+	return t
+}
+
+// mixed is a colour on the way from one to another, in sRGB.
+func mixed(from, to string, share float64) string {
+	var a, b [3]int
+	for k, hex := range [2]string{from, to} {
+		rgb := [2]*[3]int{&a, &b}[k]
+		if _, err := fmt.Sscanf(hex, "#%02x%02x%02x", &rgb[0], &rgb[1], &rgb[2]); err != nil {
+			panic("theme: " + hex)
+		}
+	}
+	at := func(k int) int { return int(math.Round(float64(a[k]) + share*float64(b[k]-a[k]))) }
+	return fmt.Sprintf("#%02X%02X%02X", at(0), at(1), at(2))
+}
 
 // Colours are the theme's by the core's colour numbers.
 func (t Theme) Colours() map[picture.Colour]string {
@@ -96,6 +133,9 @@ func (t Theme) Colours() map[picture.Colour]string {
 		picture.Axis: t.Axis, picture.Grey: t.Parent, picture.Sheet: t.Sheet}
 	for k, hue := range t.Hues {
 		list[picture.Colour(k)] = hue
+	}
+	for k, colour := range t.Tints {
+		list[picture.Tint+picture.Colour(k)] = colour
 	}
 	for k, colour := range t.Ramp {
 		list[picture.Ramp+picture.Colour(k)] = colour

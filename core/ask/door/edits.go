@@ -7,6 +7,7 @@ import (
 	"parvix/core/maths/transform"
 	"parvix/core/stage/document"
 	"parvix/core/stage/found"
+	"parvix/core/stage/kinds/surface"
 )
 
 // edits make another document of the question's, without a look at what is in play.
@@ -74,6 +75,10 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	},
 	AskRemoveScene: func(ask *Ask) (*document.Document, error) { return edit.RemoveScene(ask.Document, ask.Scene) },
 	AskAddPanel:    func(ask *Ask) (*document.Document, error) { return edit.AddPanel(ask.Document, ask.Panel, ask.Empty) },
+	AskAddSpace:    func(ask *Ask) (*document.Document, error) { return edit.AddSpace(ask.Document) },
+	AskAddSection: func(ask *Ask) (*document.Document, error) {
+		return edit.AddSection(ask.Document, ask.ID, surface.Axis(ask.Text), ask.Scene)
+	},
 	AskRemovePanel: func(ask *Ask) (*document.Document, error) { return edit.RemovePanel(ask.Document, ask.Panel) },
 	AskWatch:       func(ask *Ask) (*document.Document, error) { return edit.Watch(ask.Document, ask.ID, ask.Scene) },
 	AskAngleUnit: func(ask *Ask) (*document.Document, error) {

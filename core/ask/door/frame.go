@@ -2,6 +2,7 @@ package door
 
 import (
 	"encoding/json"
+	"math"
 
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -121,7 +122,7 @@ func (door *Door) ClearTraces() {
 // DragPoint moves what a shown point hangs on towards a place in a panel's pixels.
 func (door *Door) DragPoint(panel, shown int, width, height, px, py float64) {
 	if entry, hand, v := take(door, panel, shown, width, height); entry >= 0 {
-		hand.X, hand.Y = v.AtX(px), v.AtY(py)
+		hand.X, hand.Y, hand.PX, hand.PY = v.AtX(px), v.AtY(py), px, py
 		door.d.Drag(entry, hand)
 	}
 }
@@ -134,7 +135,7 @@ func take(door *Door, panel, index int, width, height float64) (int, evaluate.Ha
 	}
 	p := door.d.Panel(panel)
 	v := view.Seen(p, width, height)
-	return shown, evaluate.Hand{Panel: p, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
+	return shown, evaluate.Hand{Panel: p, View: v, Grip: grip, Pixel: (v.Right - v.Left) / v.Width, Grain: v.Grain()}, v
 }
 
 // NudgePoint moves what a shown point hangs on by steps of its dials, or by the window's grain where it is free.
@@ -152,6 +153,35 @@ func (door *Door) Zoom(panel int, width, height, px, py, factor float64) {
 	}
 }
 
+// Orbit turns a space panel by pixels of a hand's way.
+func Orbit(door *Door, panel int, dx, dy float64) {
+	if p := spacePanel(door, panel); p != nil {
+		door.d.SetWindow(panel, view.Orbit(p.Window, dx, dy))
+	}
+}
+
+// Look lets a space panel be seen from a direction in play, in degrees, with the box as large and where it is said.
+func Look(door *Door, panel int, turn, tilt, zoom, across, up float64) {
+	p := spacePanel(door, panel)
+	if p == nil || !(math.Abs(tilt) <= 90 && zoom >= document.LeastZoom && zoom <= document.MostZoom) {
+		return
+	}
+	w := p.Window
+	w.Space.Turn, w.Space.Tilt, w.Space.Zoom, w.Space.Across, w.Space.Up = turn, tilt, zoom, across, up
+	door.d.SetWindow(panel, w)
+}
+
+// spacePanel is a panel of space with its window in play, nil for another.
+func spacePanel(door *Door, panel int) *document.Panel {
+	if door.composer(panel) == nil {
+		return nil
+	}
+	if p := door.d.Panel(panel); p.Kind == document.InSpace {
+		return p
+	}
+	return nil
+}
+
 // Stretch stretches an axis of a panel, so that what was at one pixel along it is at another.
 func Stretch(door *Door, panel int, width, height float64, onY bool, from, to float64) {
 	if door.composer(panel) != nil {
@@ -161,6 +191,9 @@ func Stretch(door *Door, panel int, width, height float64, onY bool, from, to fl
 
 // PutWindow gives a panel a window in play, with equal scales as it has them or without.
 func PutWindow(door *Door, panel int, w document.Window, equal bool) {
+	if p := spacePanel(door, panel); p != nil {
+		w.Space = p.Window.Space
+	}
 	switch {
 	case door.composer(panel) == nil || !(w.Left < w.Right && w.Bottom < w.Top) || !w.IsWide():
 	case equal:

@@ -97,6 +97,8 @@ const (
 	AskTrajectory    AskKind = "trajectory"    // ID, Values, Step → Trajectory: its findings and its table
 	AskAddScene      AskKind = "addScene"      // Document, Scene, Text its name, Values and Steps in play → Document
 	AskRemoveScene   AskKind = "removeScene"   // Document, Scene → Document
+	AskAddSpace      AskKind = "addSpace"      // Document → Document with an empty space panel
+	AskAddSection    AskKind = "addSection"    // Document, ID of a surface, Text x, y or z, Scene → Document with a section at a new dial and its graph
 	AskAddPanel      AskKind = "addPanel"      // Document, Panel, Empty → Document
 	AskRemovePanel   AskKind = "removePanel"   // Document, Panel → Document
 	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document

@@ -12,7 +12,9 @@ import (
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trajectory"
 )
@@ -32,6 +34,8 @@ const (
 	IdeaPolar     Idea = "polar"
 	IdeaPath      Idea = "parametric"
 	IdeaData      Idea = "data"
+	IdeaSurface   Idea = "surface"
+	IdeaSpace     Idea = "space"
 )
 
 // Beginning is an idea as it is offered.
@@ -53,6 +57,8 @@ func Beginnings() []Beginning {
 		{IdeaPolar, "A polar curve comes into being", "r(θ) = a cos(kθ), its ray, its point and its r–θ graph"},
 		{IdeaPath, "A point on its path", "(3cos t, 2 sin t) with its velocity and both components"},
 		{IdeaData, "Data and a model", "a table of tides, the value that stands out, a model that fits"},
+		{IdeaSurface, "A surface and its section", "f(x, y) over the floor, cut at a dial, its graph beside"},
+		{IdeaSpace, "A curve in space", "a helix that a point climbs, with its shadows"},
 		{IdeaWave, "From the circle to a wave", "radius, speed, start and height of a circle draw a sin(b(t − h)) + k"},
 	}
 }
@@ -130,6 +136,17 @@ var ideas = map[Idea]func(b *beginner){
 		b.watch()
 		b.say(words("The ray turns; where r is negative the point lies on the other side. How many petals does each k give?"))
 	},
+	IdeaSurface: func(b *beginner) {
+		b.state(b.listed("f(x, y) = (x² − y²)/3"))
+		b.section(surface.AcrossY)
+		b.say(words("Move c: the plane cuts the surface in the curve of g. Where is that curve a parabola that opens upwards, and which height has its vertex?"))
+	},
+	IdeaSpace: func(b *beginner) {
+		b.show(document.Entry{Body: &spacecurve.Body{X: "2cos t", Y: "2 sin t", Z: "t/3", Variable: "t", From: "0", To: "6π"}})
+		b.watch()
+		b.piece(string(spacecurve.Shadows))
+		b.say(words("Which shadow is a circle, which are waves? Look straight down an axis, then run the point."))
+	},
 	IdeaPath: func(b *beginner) {
 		b.show(document.Entry{Look: document.Look{Label: document.LabelFormula}, Body: &trajectory.Body{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}})
 		b.watch()
@@ -193,6 +210,28 @@ func (b *beginner) whole(name, from, to string) {
 func (b *beginner) watch() {
 	if n := len(b.d.Shown); n > 0 && b.err == nil {
 		b.do(Watch(b.d, b.d.Shown[n-1].ID, 0))
+	}
+}
+
+// listed is a text whose lists are parted as the demonstration parts them.
+func (b *beginner) listed(text string) string {
+	if b.d.DecimalComma {
+		return strings.ReplaceAll(text, ", ", "; ")
+	}
+	return text
+}
+
+// section cuts the last entry, a surface.
+func (b *beginner) section(axis surface.Axis) {
+	if n := len(b.d.Shown); n > 0 && b.err == nil {
+		b.do(AddSection(b.d, b.d.Shown[n-1].ID, axis, 0))
+	}
+}
+
+// piece shows a piece of the first entry.
+func (b *beginner) piece(piece string) {
+	if len(b.d.Shown) > 0 && b.err == nil {
+		b.do(ShowPiece(b.d, PieceWanted{Of: b.d.Shown[0].ID, Piece: piece, Shown: true}))
 	}
 }
 

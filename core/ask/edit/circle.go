@@ -11,6 +11,8 @@ import (
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/kinds/spacecurve"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/trajectory"
 )
 
@@ -38,6 +40,10 @@ func ShowPiece(before *document.Document, w PieceWanted) (*document.Document, er
 		d, err = showOfCircle(d, of, w)
 	case *trajectory.Body:
 		d, err = showOfTrajectory(d, of, w)
+	case *surface.Body:
+		d, err = showOfSurface(d, of, w)
+	case *spacecurve.Body:
+		d, err = showOfSpaceCurve(d, of, w)
 	default:
 		err = problem.New("field", 0, 0, "of", "there is nothing of which it is a piece")
 	}

@@ -36,11 +36,11 @@ func code(err error) string {
 }
 
 func TestAStatementBecomesAFunctionWithItsCurveOrAParameter(t *testing.T) {
-	d := stated(t, "f(x) = a x²", "a = 3", "y = 2x", "sin x", "d(x, y) = x y")
+	d := stated(t, "f(x) = a x²", "a = 3", "y = 2x", "sin x", "d(v, t) = v t")
 	assert.Equal(t, []string{"f", "a", "g", "h", "d"}, names(d), "a bare formula takes the next free name")
 	assert.Equal(t, document.Parameter, d.Stated[1].Kind)
 	assert.Equal(t, 3.0, d.Scenes[0].Values["a"])
-	require.Len(t, d.Shown, 3, "a function of two variables has no curve")
+	require.Len(t, d.Shown, 3, "a function of two variables has no curve, and a surface only over the floor of x and y")
 	assert.NotEqual(t, d.Shown[0].Look.Colour, d.Shown[1].Look.Colour)
 	big := stated(t, "k = 40")
 	assert.Equal(t, "80", big.Stated[0].To, "the bar reaches beyond the value")

@@ -42,6 +42,11 @@ func Put(before *document.Document, entry document.Entry) (*document.Document, e
 		}
 		d = held
 	}
+	if inSpace(entry.Body) {
+		if err := withSpace(d); err != nil {
+			return nil, err
+		}
+	}
 	if err := nameIt(d, entry); err != nil {
 		return nil, err
 	}

@@ -92,6 +92,12 @@ func stateFunction(d *document.Document, entry *document.Stated, name string, st
 		d.Shown = append(d.Shown, polar)
 		return closed(d, polar.ID), d.Check()
 	}
+	if old == "" && isOfPlace(entry.Variables) {
+		if err := surfaceEntry(d, name); err != nil {
+			return nil, err
+		}
+		return d, d.Check()
+	}
 	if old == "" && len(entry.Variables) == 1 {
 		d.Shown = append(d.Shown, document.Entry{ID: d.NewID("c"), Look: document.Look{Colour: freeColour(shownColours(d))}, Body: &curve.Body{Function: name}})
 	}

@@ -8,6 +8,7 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/trajectory"
 )
 
@@ -72,6 +73,12 @@ func closed(d *document.Document, id string) *document.Document {
 // or the velocity of a parametric one, and its coordinates as graphs in a panel beside it.
 func Watch(before *document.Document, id string, scene int) (*document.Document, error) {
 	d := clone(before)
+	if b, ok := bodyOf[*spacecurve.Body](d, id); ok {
+		if b.Driver == "" {
+			runThrough(d, b)
+		}
+		return d, d.Check()
+	}
 	m, ok := bodyOf[*trajectory.Body](d, id)
 	if !ok {
 		return nil, problem.New("field", 0, 0, "id", "there is no such curve")

@@ -11,6 +11,7 @@ import (
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
+	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/trajectory"
 )
 
@@ -50,6 +51,7 @@ func statements(text string) (lines []string) {
 
 func typedOne(before *document.Document, id, text string) (*document.Document, error) {
 	if id == "" {
+		text = heightMeant(before, text)
 		if body := meant(before, text); body != nil {
 			d, err := show(before, body)
 			if err != nil {
@@ -75,8 +77,11 @@ func show(before *document.Document, body document.Body) (*document.Document, er
 		}
 		return nil, err
 	}
-	if _, is := body.(*trajectory.Body); is {
+	switch b := body.(type) {
+	case *trajectory.Body:
 		return closed(d, d.Shown[len(d.Shown)-1].ID), nil
+	case *spacecurve.Body:
+		aroundHole(d, b)
 	}
 	return d, nil
 }
@@ -124,13 +129,13 @@ var runningLetters = []string{"t", "θ", "φ", "s", "u"}
 
 // pairMeant is the point or the curve that a pair of formulas gives, with a name before it or without: P = (p, f(p)), P(2, 3).
 func pairMeant(d *document.Document, text string) document.Body {
-	name, x, y, is := pairIn(text, d.DecimalComma)
+	name, parts, is := tupleIn(text, d.DecimalComma)
 	if !is || name != "" && d.StatedNamed(name) != nil {
 		return nil
 	}
 	s := scope(d)
 	var letters []string
-	for _, part := range [2]string{x, y} {
+	for _, part := range parts {
 		f, err := expr.Parse(part, s)
 		if err != nil {
 			return nil
@@ -150,24 +155,50 @@ func pairMeant(d *document.Document, text string) document.Body {
 			if d.AngleUnit == document.Degree {
 				turn = "360"
 			}
-			return &trajectory.Body{X: x, Y: y, Variable: letter, From: "0", To: turn}
+			if len(parts) == 3 {
+				return &spacecurve.Body{X: parts[0], Y: parts[1], Z: parts[2], Variable: letter, From: "0", To: turn}
+			}
+			return &trajectory.Body{X: parts[0], Y: parts[1], Variable: letter, From: "0", To: turn}
 		}
 	}
-	return &point.Body{Name: name, X: x, Y: y}
+	if len(parts) == 3 {
+		return nil
+	}
+	return &point.Body{Name: name, X: parts[0], Y: parts[1]}
 }
 
-// pairIn takes a pair apart; a name before it begins with a capital, since f(2, 3) is a value.
-func pairIn(text string, comma bool) (name, x, y string, is bool) {
+// heightMeant writes z = x² − y² as a function of x and y; another text stays.
+func heightMeant(d *document.Document, text string) string {
+	s := scope(d)
+	relation, err := expr.ParseRelation(text, s.With("x", "y", "z"))
+	if err != nil || !relation.IsEquation() || s.Names["z"] {
+		return text
+	}
+	head, isName := relation.Sides[0].(*expr.Name)
+	right := relation.Sides[1]
+	letters := expr.Names(right)
+	if !isName || head.Name != "z" || slices.Contains(letters, "z") || !slices.Contains(letters, "x") && !slices.Contains(letters, "y") {
+		return text
+	}
+	separator := ", "
+	if d.DecimalComma {
+		separator = "; "
+	}
+	return freeFunctionName(d) + "(x" + separator + "y) = " + text[right.Pos():right.End()]
+}
+
+// tupleIn takes a pair or a triple apart; a name before it begins with a capital, since f(2, 3) is a value.
+func tupleIn(text string, comma bool) (name string, parts []string, is bool) {
 	text = strings.TrimSpace(text)
 	open := strings.IndexByte(text, '(')
 	if open < 0 || !strings.HasSuffix(text, ")") {
-		return "", "", "", false
+		return "", nil, false
 	}
 	head := strings.TrimSpace(strings.TrimSuffix(strings.TrimSpace(text[:open]), "="))
 	if head != "" {
 		capital, ok := expr.NameOf(head)
 		if !ok || capital[0] < 'A' || capital[0] > 'Z' {
-			return "", "", "", false
+			return "", nil, false
 		}
 		name = capital
 	}
@@ -175,7 +206,7 @@ func pairIn(text string, comma bool) (name, x, y string, is bool) {
 	if comma {
 		separators = ";|"
 	}
-	depth, at := 0, -1
+	depth, from := 0, 0
 	inner := text[open+1 : len(text)-1]
 	for i, r := range inner {
 		switch {
@@ -183,20 +214,17 @@ func pairIn(text string, comma bool) (name, x, y string, is bool) {
 			depth++
 		case r == ')':
 			if depth--; depth < 0 {
-				return "", "", "", false
+				return "", nil, false
 			}
 		case depth == 0 && strings.ContainsRune(separators, r):
-			if at >= 0 {
-				return "", "", "", false
-			}
-			at = i
+			parts, from = append(parts, strings.TrimSpace(inner[from:i])), i+1
 		}
 	}
-	if at < 0 || depth != 0 {
-		return "", "", "", false
+	parts = append(parts, strings.TrimSpace(inner[from:]))
+	if depth != 0 || len(parts) < 2 || len(parts) > 3 || slices.Contains(parts, "") {
+		return "", nil, false
 	}
-	x, y = strings.TrimSpace(inner[:at]), strings.TrimSpace(inner[at+1:])
-	return name, x, y, x != "" && y != ""
+	return name, parts, true
 }
 
 // WithDials makes dials of the letters without a value that an edit has brought, each with the range of its role. x and y are those of the plane.
@@ -214,11 +242,15 @@ func WithDials(d, before *document.Document) (*document.Document, error) {
 
 // Reading is what a text was understood as, for the line below a field: LaTeX.
 func Reading(d *document.Document, text string, latex func(expr.Node) string) (reading string, is bool) {
+	s := scope(d)
+	if height := heightMeant(d, text); height != text {
+		relation, err := expr.ParseRelation(text, s.With("x", "y", "z"))
+		return relation.LaTeX(nil), err == nil
+	}
 	body := meant(d, text)
 	if body == nil {
 		return "", false
 	}
-	s := scope(d)
 	write := func(part string) string {
 		f, err := expr.Parse(part, s)
 		if err != nil {
@@ -231,6 +263,8 @@ func Reading(d *document.Document, text string, latex func(expr.Node) string) (r
 		return "x=" + write(b.At), true
 	case *point.Body:
 		return evaluate.HeadLaTeX(b.Name, nil) + `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
+	case *spacecurve.Body:
+		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `,\;` + write(b.Z) + `\right)`, true
 	case *trajectory.Body:
 		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
 	}

@@ -13,6 +13,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
+	"parvix/core/stage/view"
 )
 
 // Fit gives a panel the window that shows the interesting part of everything on it: zeros, intercepts, turning points,
@@ -32,6 +33,10 @@ func Fit(d *evaluate.Demonstration, p *document.Panel, width, height float64) do
 		return out
 	}
 	out := *p
+	if p.Kind == document.InSpace {
+		out.Window = fit.inSpace(p)
+		return out
+	}
 	if box.isEmpty() {
 		out.Window = document.New("").Panels[0].Window
 		return out
@@ -59,7 +64,8 @@ func held(w document.Window, p *document.Panel) document.Window {
 type fitting struct {
 	d *evaluate.Demonstration
 	*box
-	whole *document.Window
+	whole  *document.Window
+	places []view.Place
 }
 
 // Add takes in a place.

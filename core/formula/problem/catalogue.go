@@ -47,6 +47,7 @@ var catalogue = map[string]string{
 	"name-invalid":       "“{0}” cannot be a name: a letter, perhaps with an index such as x_1.",
 	"no-value":           "{0} has no value yet.",
 	"uses-broken":        "This uses {0}, in which something is wrong.",
+	"two-variables":      "{0} has to be a function of two variables, as f(x, y).",
 	"not-a-function":     "{0} is not a function that is stated here.",
 	"not-a-parameter":    "{0} is not a parameter that is stated here.",
 	"cell":               "Column {0}: “{1}” is neither a number nor a fraction nor a multiple of π.",

@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/picture"
 	"parvix/core/stage/sample"
+	"parvix/core/stage/solid"
 	"parvix/core/stage/view"
 )
 
@@ -48,10 +49,13 @@ type Composer struct {
 	trailer sample.Trailer
 	trails  map[trailKey]*Trail
 	kept    map[string]any
-	ground  view.View
-	style   style
-	numbers numbering
-	pic     picture.Picture
+	// Space is what stands in space on the panel; MeshX and MeshY tell which lines of its lattice are drawn on surfaces.
+	Space        solid.Scene
+	MeshX, MeshY []bool
+	ground       view.View
+	style        style
+	numbers      numbering
+	pic          picture.Picture
 	// Coarse are the ids of the entries that the last picture shows coarser than it should, or not at all, since they take
 	// too much work.
 	Coarse []string
@@ -76,7 +80,7 @@ type style struct {
 	polar, grid, axes bool
 	ticksX, ticksY    document.TickStyle
 	stepX, stepY      float64
-	names             [2]string
+	names             [3]string
 	size              float64
 	degrees, comma    bool
 }
@@ -85,16 +89,25 @@ type style struct {
 func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	v, p := f.View, f.Panel
 	c.View = v
-	is := style{p.Kind, p.Polar, p.Grid, p.Axes, p.TicksX, p.TicksY, p.StepX, p.StepY, axisNames(f), c.Type, f.Now.IsInDegrees(), f.Now.HasDecimalComma()}
+	is := style{p.Kind, p.Polar, p.Grid, p.Axes, p.TicksX, p.TicksY, p.StepX, p.StepY, namesOf(f), c.Type, f.Now.IsInDegrees(), f.Now.HasDecimalComma()}
 	if v != c.ground || is != c.style || c.pic.Ground == nil {
 		c.ground, c.style = v, is
-		c.composeGround(f)
+		if v.Projection.Is {
+			spacious{c}.composeBox(f)
+		} else {
+			c.composeGround(f)
+		}
 	}
 	c.Coarse, c.left, c.waiting = c.Coarse[:0], pictureWork, countCurves(f)
 	c.Pen.Data = c.drawn[:0]
 	c.pic.Labels, c.pic.Words = c.pic.Labels[:0], c.pic.Words[:0]
 	c.takeGround(f)
-	anchors := c.drawEntries(f)
+	var anchors []Anchor
+	if v.Projection.Is {
+		anchors = spacious{c}.drawSpace(f)
+	} else {
+		anchors = c.drawEntries(f)
+	}
 	c.drawn = c.Pen.Data
 	c.numbers.choose()
 	for _, number := range c.numbers.taken {
@@ -102,7 +115,11 @@ func (c *Composer) Compose(f *evaluate.Frame) *picture.Picture {
 	}
 	c.Pen.Data = c.pic.Live[:0]
 	c.writeNumerals()
-	c.Pen.Data = raised(c.Pen.Data, c.drawn)
+	if v.Projection.Is {
+		c.Pen.Data = append(c.Pen.Data, c.drawn...)
+	} else {
+		c.Pen.Data = raised(c.Pen.Data, c.drawn)
+	}
 	if p.Legend {
 		var curves []Anchor
 		if curves, anchors = curvesAmong(anchors); len(curves) > 0 {
@@ -143,7 +160,7 @@ func (c *Composer) drawEntries(f *evaluate.Frame) (anchors []Anchor) {
 func (c *Composer) takeGround(f *evaluate.Frame) {
 	v := c.View
 	c.Room.reset(v)
-	if f.Panel.Axes {
+	if f.Panel.Axes && !v.Projection.Is {
 		c.Room.take(box{0, v.Y(0), v.Width, 0}, axisLine)
 		c.Room.take(box{v.X(0), 0, 0, v.Height}, axisLine)
 	}
@@ -190,11 +207,12 @@ func Kept[T any](on *On, isFresh func(T) bool, anew func() T) T {
 	}
 	made := anew()
 	on.kept[on.Entry.ID] = made
-	on.countRun(on.Entry.ID)
+	on.CountRun(on.Entry.ID)
 	return made
 }
 
-func (c *Composer) countRun(id string) {
+// CountRun notes that an entry was worked out anew.
+func (c *Composer) CountRun(id string) {
 	if c.Runs == nil {
 		c.Runs = map[string]int{}
 	}
@@ -326,12 +344,15 @@ var labelScales = map[document.LabelSize]float64{document.Small: 0.8, document.L
 // Describe says in words what a panel shows, for those who cannot see it.
 func Describe(f *evaluate.Frame) string {
 	v := f.View
-	head := "Plane"
-	if f.Panel.Kind == document.Around {
+	head, heights := "Plane", ""
+	switch f.Panel.Kind {
+	case document.Around:
 		head = "Circle"
+	case document.InSpace:
+		head, heights = "Space", fmt.Sprintf(", z from %s to %s, seen from %s", number.Significant(v.Space.Low, 3), number.Significant(v.Space.High, 3), seenFrom(v.Space))
 	}
-	parts := []string{fmt.Sprintf(head+", x from %s to %s, y from %s to %s.", number.Significant(v.Left, 3),
-		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3))}
+	parts := []string{fmt.Sprintf(head+", x from %s to %s, y from %s to %s%s.", number.Significant(v.Left, 3),
+		number.Significant(v.Right, 3), number.Significant(v.Bottom, 3), number.Significant(v.Top, 3), heights)}
 	for _, a := range f.Appearing {
 		if live, ok := a.Live.(Live); ok {
 			parts = append(parts, live.Describe(f.Now, a.Entry)...)

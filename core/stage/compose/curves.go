@@ -41,7 +41,7 @@ func (c *Composer) Sampled(key, id string, from Source, in []float64) *Drawn {
 	}
 	if drawn.source != from || drawn.view != v {
 		drawn.source, drawn.view = from, v
-		c.countRun(id)
+		c.CountRun(id)
 		c.sampler.Allowed = c.Share()
 		drawn.keep(c.sampler.Curve(from.Function, in,
 			sample.View{Left: v.Left, Right: v.Right, Bottom: v.Bottom, Top: v.Top, Width: v.Width, Height: v.Height}))
@@ -167,7 +167,7 @@ func (c *Composer) TrailOf(id string, k int, run Run, in []float64) *Trail {
 		drawn = &Trail{Run: run, Trail: c.trailer.Trail(run.Curve, in, run.From, run.To, run.Pixel)}
 		drawn.Length = LengthOf(drawn.Points, run.Pixel, run.Pixel)
 		c.trails[key] = drawn
-		c.countRun(id)
+		c.CountRun(id)
 	}
 	if drawn.Coarse && !slices.Contains(c.Coarse, id) {
 		c.Coarse = append(c.Coarse, id)

@@ -57,7 +57,8 @@ func (c *Composer) writeLabel(l picture.Label, at box) {
 	l.X, l.Y, l.Width, l.Height = math.Round(at.x), math.Round(at.y), at.width, at.height
 	c.pic.Labels = append(c.pic.Labels, l)
 	left, baseline := l.X+labelPad, math.Round(l.Y+labelPad+set.Height*em)
-	c.pic.Words = c.writeBox(set, em, left, baseline, l.Colour, false, c.pic.Words)
+	// In space a label may have to stand over a surface.
+	c.pic.Words = c.writeBox(set, em, left, baseline, l.Colour, c.View.Projection.Is, c.pic.Words)
 }
 
 // writeBox writes a formula that was set, its baseline beginning at a place, and gives the words with its own.

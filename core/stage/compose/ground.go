@@ -55,7 +55,7 @@ func (c *Composer) composeGround(f *evaluate.Frame) {
 			// The circle passes through the places of its radius: the numbers stand outside of it.
 			outward = outside
 		}
-		c.numbers.find(x, y, c.style.names, outward)
+		c.numbers.find(x, y, [2]string{c.style.names[0], c.style.names[1]}, outward)
 	}
 	if p.Grid && p.Polar {
 		c.findRayNumbers(f.Now)

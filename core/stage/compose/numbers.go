@@ -244,6 +244,15 @@ func stacked(text string) string {
 	return sign + `\frac{` + strings.ReplaceAll(above, "π", `\pi `) + "}{" + below + "}"
 }
 
+// namesOf are the names of a panel's axes.
+func namesOf(f *evaluate.Frame) [3]string {
+	if f.View.Projection.Is {
+		return namesInSpace(f)
+	}
+	names := axisNames(f)
+	return [3]string{names[0], names[1]}
+}
+
 // axisNames are the names of a plane's axes: those that were given, else the letter that the functions on it hang on, and y.
 func axisNames(f *evaluate.Frame) [2]string {
 	if !f.Panel.Axes || f.Panel.Polar || f.Panel.Kind == document.Around {

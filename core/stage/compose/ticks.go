@@ -63,6 +63,18 @@ func ticks(style document.TickStyle, chosen, lo, hi, pixels float64) axis {
 	return a
 }
 
+// RoundStep is a round part of a length of which it has about so many: 1, 2 or 5 times a power of ten.
+func RoundStep(length, parts float64) float64 {
+	rough := length / parts
+	unit := math.Pow(10, math.Floor(math.Log10(rough)))
+	for _, m := range [3]float64{1, 2, 5} {
+		if m*unit >= rough*(1-1e-9) {
+			return m * unit
+		}
+	}
+	return 10 * unit
+}
+
 // tightRoom is how few pixels may lie between numbers at a chosen step; where there are fewer, some lines have no number.
 const tightRoom = 30
 

@@ -56,6 +56,7 @@ func (d *Document) Check() error {
 		c.scene(s)
 	}
 	c.references(d)
+	c.sights(d)
 	c.fits(d)
 	if c.first == nil {
 		return nil
@@ -131,15 +132,17 @@ func (c *checker) text(object, field, text string) {
 
 func (c *checker) panel(p Panel) {
 	c.id(p.ID)
-	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane), string(Around))
+	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane), string(Around), string(InSpace))
 	c.oneOf(p.ID, "ticksX", string(p.TicksX), string(TicksInNumbers), string(TicksInPi), string(TicksInDegrees))
 	c.oneOf(p.ID, "ticksY", string(p.TicksY), string(TicksInNumbers), string(TicksInPi))
 	c.window(p.ID, p.Window)
+	c.sight(p.ID, p.Window.Space, p.Kind == InSpace)
+	c.require(p.Tall == 0 || p.Tall >= 0.1 && p.Tall <= 10, p.ID, "tall", "between 0.1 and 10")
 	c.values(p.ID, p.Values)
 	for field, step := range map[string]float64{"stepX": p.StepX, "stepY": p.StepY} {
 		c.require(step >= 0 && step <= largest, p.ID, field, "a number from 0 to 10^12 is needed")
 	}
-	for field, words := range map[string]string{"nameX": p.NameX, "nameY": p.NameY, "title": p.Title} {
+	for field, words := range map[string]string{"nameX": p.NameX, "nameY": p.NameY, "nameZ": p.NameZ, "title": p.Title} {
 		c.require(len([]rune(words)) <= maxName, p.ID, field, fmt.Sprintf("at most %d letters", maxName))
 		c.text(p.ID, field, words)
 	}

@@ -134,6 +134,10 @@ type Panel struct {
 	// NameX and NameY stand at the ends of the axes, such as t or “time in s”; none stands for the functions' letter, and y.
 	NameX string `json:"nameX,omitempty"`
 	NameY string `json:"nameY,omitempty"`
+	// NameZ is that of the third axis of a space panel; Tall is how high its box is, as a share of its floor's side, where the
+	// scales are not equal; 0 means 0.7.
+	NameZ string  `json:"nameZ,omitempty"`
+	Tall  float64 `json:"tall,omitempty"`
 	// Title and Caption are words above the panel.
 	Title   string `json:"title,omitempty"`
 	Caption string `json:"caption,omitempty"`
@@ -146,10 +150,11 @@ type Panel struct {
 // PanelKind says what a panel shows.
 type PanelKind string
 
-// The kinds of panels: a plane, and the picture of a circle, whose plane panels have the same pixels per unit.
+// The kinds of panels: a plane, the picture of a circle, whose plane panels have the same pixels per unit, and space.
 const (
-	Plane  PanelKind = "plane"
-	Around PanelKind = "circle"
+	Plane   PanelKind = "plane"
+	Around  PanelKind = "circle"
+	InSpace PanelKind = "space"
 )
 
 // Window is the visible part of the plane.
@@ -158,6 +163,8 @@ type Window struct {
 	Right  float64 `json:"right"`
 	Bottom float64 `json:"bottom"`
 	Top    float64 `json:"top"`
+	// Space is what a space panel's has beyond that.
+	Space Sight `json:"space,omitzero"`
 }
 
 // narrowest is how small a side may be, as a share of its larger end: a pixel is then a thousand times what a float64 there
@@ -332,7 +339,7 @@ type Held struct {
 func New(title string) *Document {
 	return &Document{
 		Format: Format, Version: Version, Title: title, AngleUnit: Radian,
-		Panels: []Panel{{ID: "plane1", Kind: Plane, Window: Window{-6, 6, -3.5, 3.5}, EqualScales: true, Grid: true,
+		Panels: []Panel{{ID: "plane1", Kind: Plane, Window: Window{Left: -6, Right: 6, Bottom: -3.5, Top: 3.5}, EqualScales: true, Grid: true,
 			Axes: true, TicksX: TicksInNumbers, TicksY: TicksInNumbers}},
 		Stated: []Stated{}, Shown: []Entry{}, Said: []Entry{},
 		Scenes: []Scene{{ID: "scene1", Name: "Start", Values: map[string]float64{}}},

@@ -71,10 +71,10 @@ func TestAFigureHangsOnItsPoints(t *testing.T) {
 }
 
 func TestAWindowIsWideEnoughForItsNumbers(t *testing.T) {
-	for _, w := range []document.Window{{-6, 6, -4, 4}, {1e6, 1e6 + 1, -1, 1}, {-1e-9, 1e-9, -1e-9, 1e-9}, {1e12 - 1000, 1e12, 0, 1}} {
+	for _, w := range []document.Window{{Left: -6, Right: 6, Bottom: -4, Top: 4}, {Left: 1e6, Right: 1e6 + 1, Bottom: -1, Top: 1}, {Left: -1e-9, Right: 1e-9, Bottom: -1e-9, Top: 1e-9}, {Left: 1e12 - 1000, Right: 1e12, Bottom: 0, Top: 1}} {
 		assert.True(t, w.IsWide(), w)
 	}
-	for _, w := range []document.Window{{1e12, 1e12 + 1, -1, 1}, {0, 1, 5, 5 + 1e-12}, {3, 3, 0, 1}, {1, 0, 0, 1}} {
+	for _, w := range []document.Window{{Left: 1e12, Right: 1e12 + 1, Bottom: -1, Top: 1}, {Left: 0, Right: 1, Bottom: 5, Top: 5 + 1e-12}, {Left: 3, Right: 3, Bottom: 0, Top: 1}, {Left: 1, Right: 0, Bottom: 0, Top: 1}} {
 		assert.False(t, w.IsWide(), w)
 	}
 }

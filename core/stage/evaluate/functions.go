@@ -237,7 +237,11 @@ func (fs *Formulas) withNumbers(f *Function) expr.Node {
 	if own := f.fitted; own != nil && own.fit != nil && own.fit.Converged() {
 		return own.withNumbers()
 	}
-	return symbolic.PutNumbers(f.Formula, fs.values.NumbersBut(f.Stated.Variables...))
+	formula := f.Formula
+	if simple := fs.Simplified(f); simple != nil {
+		formula = simple
+	}
+	return symbolic.PutNumbers(formula, fs.values.NumbersBut(f.Stated.Variables...))
 }
 
 // Text is a function's formula as it is typed, that of one that follows from data with its numbers.

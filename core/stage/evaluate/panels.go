@@ -102,11 +102,13 @@ func (ps *Panels) asInDocument() { ps.stretched = nil }
 func (ps *Panels) SetWindow(i int, w document.Window) {
 	ps.setLinked(i, w)
 	for k := range ps.windows {
-		if k == i || ps.document.LinkedWindows {
+		if k == i || ps.document.LinkedWindows && ps.isSpace(k) == ps.isSpace(i) {
 			ps.windows[k] = w
 		}
 	}
 }
+
+func (ps *Panels) isSpace(i int) bool { return ps.document.Panels[i].Kind == document.InSpace }
 
 // Stretch gives a panel a window in play of which one axis alone was stretched.
 func (ps *Panels) Stretch(i int, w document.Window) {

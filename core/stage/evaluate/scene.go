@@ -65,7 +65,7 @@ func (sc *Scenes) Unturn() {
 
 // Appears tells whether an entry is drawn in the scene on a panel.
 func (sc *Scenes) Appears(s *Shown, p *document.Panel) bool {
-	return sc.InScene(s) && s.Entry.IsOn(p.ID)
+	return sc.InScene(s) && s.Entry.IsOn(p.ID) && s.suits(p.Kind)
 }
 
 // BeginScene makes another scene the one in play: what is visible changes at once, values, windows and the positions of
@@ -144,9 +144,23 @@ func (sc *Scenes) GoScene(share float64) {
 		if way, goes := sc.passage.windows[p.ID]; goes {
 			from, to := way[0], way[1]
 			sc.panels.windows[k] = document.Window{Left: between([2]float64{from.Left, to.Left}), Right: between([2]float64{from.Right, to.Right}),
-				Bottom: between([2]float64{from.Bottom, to.Bottom}), Top: between([2]float64{from.Top, to.Top})}
+				Bottom: between([2]float64{from.Bottom, to.Bottom}), Top: between([2]float64{from.Top, to.Top}), Space: sightBetween(from.Space, to.Space, share)}
 		}
 	}
+}
+
+// sightBetween is how space is seen on the way from one window to another; it turns the shorter way round.
+func sightBetween(from, to document.Sight, share float64) document.Sight {
+	if share == 1 || (from == document.Sight{}) {
+		return to
+	}
+	between := func(a, b float64) float64 { return a + share*(b-a) }
+	at := to
+	at.Low, at.High = between(from.Low, to.Low), between(from.High, to.High)
+	at.Turn, at.Tilt = from.Turn+share*math.Remainder(to.Turn-from.Turn, 360), between(from.Tilt, to.Tilt)
+	at.Zoom = between(from.Magnified(), to.Magnified())
+	at.Across, at.Up = between(from.Across, to.Across), between(from.Up, to.Up)
+	return at
 }
 
 // Moved tells whether a value in play, or the position of a transformation, differs from the scene's.

@@ -5,6 +5,7 @@ import (
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/document"
+	"parvix/core/stage/view"
 )
 
 // Shown is an entry of the stage with what its kind has made of it.
@@ -60,6 +61,9 @@ type Hand struct {
 	Grip int
 	// X and Y are a place of the plane, DX and DY the steps of a nudge.
 	X, Y, DX, DY float64
+	// View is how the panel is seen, PX and PY the pixel at which the hand is.
+	View   view.View
+	PX, PY float64
 	// Pixel is the width of one in the plane; Grain is the decimal step to which free places are rounded.
 	Pixel, Grain float64
 }
@@ -84,6 +88,19 @@ type Graphed interface {
 // SharesScale is what a circle's panel and a plane beside it show in one scale.
 type SharesScale interface {
 	SharesScale()
+}
+
+// Dimensional says on which kinds of panels it appears; what does not say it appears on all but those of space.
+type Dimensional interface {
+	AppearsIn(kind document.PanelKind) bool
+}
+
+// suits tells whether an entry can appear on a kind of panels.
+func (s *Shown) suits(kind document.PanelKind) bool {
+	if d, ok := s.Live.(Dimensional); ok {
+		return d.AppearsIn(kind)
+	}
+	return kind != document.InSpace
 }
 
 // Loader makes of an entry what its kind makes of it; nil where there is a problem, which it reports.

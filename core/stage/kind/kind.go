@@ -6,6 +6,7 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/view"
 )
 
 // Body is what an entry of a kind holds, and what the house knows of the kind.
@@ -31,6 +32,8 @@ type Box interface {
 	// Add takes in a place, AddY a height; what is no number is left out.
 	Add(x, y float64)
 	AddY(y float64)
+	// AddPlace takes in a place in space.
+	AddPlace(p view.Place)
 	// Curve takes in what is interesting of a function's graph.
 	Curve(f *evaluate.Function)
 	// Whole is the window itself, whatever else is shown; the first counts.

@@ -14,7 +14,9 @@ import (
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/kinds/scatter"
+	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/steps"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/table"
 	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trace"
@@ -38,6 +40,10 @@ var All = []func() kind.Body{
 	func() kind.Body { return &circle.PartBody{} },
 	func() kind.Body { return &figure.Body{} },
 	func() kind.Body { return &region.Body{} },
+	func() kind.Body { return &spacecurve.Body{} },
+	func() kind.Body { return &spacecurve.PartBody{} },
+	func() kind.Body { return &surface.Body{} },
+	func() kind.Body { return &surface.PartBody{} },
 	func() kind.Body { return &text.Body{} },
 }
 

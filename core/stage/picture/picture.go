@@ -66,10 +66,18 @@ const (
 	Sheet
 	// Ramp is the first of RampColours colours in order, for the members of a family.
 	Ramp
+	// Tint is the first of the tints of the hues, Tones for each: from the lightest face of a surface to the darkest, then its lines.
+	Tint Colour = iota + 33
 )
 
 // RampColours is the number of the ramp's colours.
 const RampColours = 9
+
+// Tones is how many tints each hue has.
+const Tones = 12
+
+// TintOf is a tint of a hue.
+func TintOf(hue Colour, tone int) Colour { return Tint + hue*Tones + Colour(tone) }
 
 // Pattern of a line.
 type Pattern float32

@@ -11,12 +11,18 @@ import (
 type View struct {
 	document.Window
 	Width, Height float64
+	// Projection is that of a space panel.
+	Projection Projection
 }
 
 // Seen fits a panel's window to its size: with equal scales it grows in width or height, about its middle, so that
 // everything in the window stays in sight whatever the panel's shape.
 func Seen(p *document.Panel, width, height float64) View {
-	v := View{p.Window, math.Max(width, 1), math.Max(height, 1)}
+	v := View{Window: p.Window, Width: math.Max(width, 1), Height: math.Max(height, 1)}
+	if p.Kind == document.InSpace {
+		v.Projection = projected(p, v.Width, v.Height)
+		return v
+	}
 	if !p.EqualScales {
 		return v
 	}
@@ -109,6 +115,9 @@ const narrowest, widest = 1e-6, 1e9
 
 // Zoom scales a window about a place in pixels; a factor above 1 shows more.
 func Zoom(p *document.Panel, width, height, px, py, factor float64) document.Window {
+	if p.Kind == document.InSpace {
+		return zoomed(p.Window, width, height, px, py, factor)
+	}
 	v := Seen(p, width, height)
 	if w := (v.Right - v.Left) * factor; !(w >= narrowest && w <= widest) {
 		return p.Window
@@ -128,6 +137,9 @@ func orBefore(p *document.Panel, w document.Window) document.Window {
 
 // Pan moves a window by pixels.
 func Pan(p *document.Panel, width, height, dx, dy float64) document.Window {
+	if p.Kind == document.InSpace {
+		return shifted(p.Window, width, height, dx, dy)
+	}
 	v := Seen(p, width, height)
 	sx, sy := (v.Right-v.Left)/v.Width, (v.Top-v.Bottom)/v.Height
 	return orBefore(p, document.Window{Left: v.Left - dx*sx, Right: v.Right - dx*sx, Bottom: v.Bottom + dy*sy, Top: v.Top + dy*sy})

@@ -1,7 +1,8 @@
 // The windows of the panels: in play, kept in the document, and fitted.
 import { ref, type Ref } from 'vue';
 import type { Frames } from '../core/frames';
-import type { Answer, Ask, Document, Entry, Mended, Problem, Window } from '../generated/types';
+import type { Answer, Ask, Document, Entry, Mended, Panel, Problem, Window } from '../generated/types';
+import { glide } from './gliding';
 
 interface Bench {
   document: Ref<Document | undefined>;
@@ -22,6 +23,8 @@ export function useWindows(bench: Bench) {
   /** The panels whose windows were moved while presenting: they stay in play and are kept only when that is asked for. */
   const windowsMoved = ref(new Set<number>());
 
+  const isSpace = (p: Panel) => p.kind === 'space';
+
   const windowInPlay = async (panel: number) =>
     (await askInPlay({ kind: 'window', panel, ...frames.panels[panel] })).window;
 
@@ -35,7 +38,7 @@ export function useWindows(bench: Bench) {
   function putWindow(copy: Document, panel: number, window: Window) {
     const here = copy.scenes[scene.value]!;
     for (const [k, p] of copy.panels.entries()) {
-      if (k !== panel && !copy.linkedWindows) continue;
+      if (k !== panel && (!copy.linkedWindows || isSpace(p) !== isSpace(copy.panels[panel]!))) continue;
       // The window of a demonstration with one scene is the panel's own.
       if (copy.scenes.length === 1) {
         p.window = window;
@@ -79,19 +82,31 @@ export function useWindows(bench: Bench) {
     openings++;
     const isEmpty = !stated.length && !shown.length;
     fitted = isEmpty ? Object.fromEntries(panels.map((p) => [p.id, windowOf(p.id)])) : {};
+    known = new Set(panels.map((p) => p.id));
+  }
+
+  /** The panels that were there before the last edit: a space panel that came with it has a window that nobody has chosen. */
+  let known = new Set<string>();
+  function meetPanels() {
+    for (const { id, kind } of bench.document.value?.panels ?? []) {
+      if (kind === 'space' && !known.has(id)) fitted[id] = windowOf(id);
+      known.add(id);
+    }
   }
 
   const holds = (outer: Window, inner: Window) =>
     outer.left <= inner.left &&
     outer.right >= inner.right &&
     outer.bottom <= inner.bottom &&
-    outer.top >= inner.top;
+    outer.top >= inner.top &&
+    !outer.space;
 
   /** Whether a window glides to where a new curve is seen. */
   const isFitting = ref(false);
   /** Glides to the window that shows a new curve, on panels whose windows nobody has chosen. It belongs to the step before. */
   async function fitNew(isCurve: boolean) {
     isFitting.value = true;
+    meetPanels();
     try {
       await fitUntouched(isCurve);
     } finally {
@@ -105,37 +120,16 @@ export function useWindows(bench: Bench) {
     /** Whether the window is still there and nobody has chosen another meanwhile. */
     const isFree = (id: string) => opening === openings && windowOf(id) === fitted[id];
     for (const [panel, { id, kind }] of (bench.document.value?.panels ?? []).entries()) {
-      if (kind !== 'plane' || !isFree(id)) continue;
+      if (kind === 'circle' || !isFree(id)) continue;
       const inPlay = await inPlayOf(panel);
       const mended = await fittedTo(panel, inPlay);
       if (!mended?.window || !inPlay.window) continue;
       // What is in sight already moves no window.
       if (!isCurve && holds(inPlay.window, mended.window)) continue;
-      await glide(panel, inPlay.window, mended);
+      await glide(frames, panel, inPlay.window, mended.window, mended.equalScales);
       if (!isFree(id)) continue;
       await bench.amend((copy) => putMended(copy, panel, mended));
       fitted[id] = windowOf(id);
-    }
-  }
-
-  const glideTime = 350;
-  async function glide(panel: number, from: Window, { window, equalScales }: Mended) {
-    if (!window || matchMedia('(prefers-reduced-motion: reduce)').matches) return;
-    const begun = performance.now();
-    for (let share = 0; share < 1;) {
-      const now = await new Promise(requestAnimationFrame);
-      share = Math.min(1, Math.max(0, (now - begun) / glideTime));
-      const eased = share * share * (3 - 2 * share);
-      const at = (end: keyof Window) => from[end] + (window[end] - from[end]) * eased;
-      await frames.request([
-        'putWindow',
-        panel,
-        at('left'),
-        at('right'),
-        at('bottom'),
-        at('top'),
-        equalScales ? 1 : 0,
-      ]);
     }
   }
 
@@ -189,8 +183,24 @@ export function useWindows(bench: Bench) {
       });
   }
 
+  /** Glides to another window of a panel in play. */
+  const glideTo = (panel: number, from: Window, to: Window) =>
+    glide(frames, panel, from, to, bench.document.value?.panels[panel]?.equalScales);
+
   return {
-    page: { windowsMoved, inPlayOf, putWindow, mend, fit, fitAll, state, putEntry, isFitting, keepWindow },
+    page: {
+      windowsMoved,
+      glideTo,
+      inPlayOf,
+      putWindow,
+      mend,
+      fit,
+      fitAll,
+      state,
+      putEntry,
+      isFitting,
+      keepWindow,
+    },
     movedWindows,
     opened,
     /** No window is off its scene any more. */

@@ -25,6 +25,7 @@ const replaces: Partial<Record<Move[0], number>> = {
   goScene: 1,
   dragPoint: 3,
   putWindow: 2,
+  look: 2,
 };
 
 /** What a move moves, when a later one replaces it. */

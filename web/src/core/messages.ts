@@ -13,6 +13,8 @@ export type Move =
   | ['zoomWindow', number, number, number, number, number, number]
   | ['stretchWindow', number, number, number, 0 | 1, number, number]
   | ['putWindow', number, number, number, number, number, 0 | 1]
+  | ['orbit', number, number, number]
+  | ['look', number, number, number, number, number, number]
   | ['rememberCurves', 0 | 1]
   | ['panWindow', number, number, number, number, number]
   | ['typeSize', number, number]

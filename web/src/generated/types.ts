@@ -27,7 +27,7 @@ export type LabelSize = 'small' | 'large';
 export type LinePattern = 'whole' | 'dashed' | 'dotted';
 
 /** PanelKind says what a panel shows. */
-export type PanelKind = 'plane' | 'circle';
+export type PanelKind = 'plane' | 'circle' | 'space';
 
 /** PointShape tells points apart without colour. */
 export type PointShape = 'disc' | 'ring' | 'square' | 'diamond' | 'triangle' | 'cross';
@@ -118,6 +118,9 @@ export interface Panel {
   /** NameX and NameY stand at the ends of the axes, such as t or “time in s”; none stands for the functions' letter, and y. */
   nameX?: string;
   nameY?: string;
+  /** NameZ is that of the third axis of a space panel; Tall is how high its box is, as a share of its floor's side, where the scales are not equal; 0 means 0.7. */
+  nameZ?: string;
+  tall?: number;
   /** Title and Caption are words above the panel. */
   title?: string;
   caption?: string;
@@ -133,6 +136,8 @@ export interface Window {
   right: number;
   bottom: number;
   top: number;
+  /** Space is what a space panel's has beyond that. */
+  space?: Sight;
 }
 
 /** Stated is a function, a parameter or data. */
@@ -224,6 +229,22 @@ export interface Look {
   /** Words are those of a label in own words. */
   words?: string;
   labelSize?: LabelSize;
+}
+
+/** Sight is what the window of a space panel has beyond x and y: the heights that are seen, and from where. That of a plane is zero. */
+export interface Sight {
+  low: number;
+  high: number;
+  /** Turn is the direction of the eye in the floor, from the x-axis towards the y-axis, and Tilt its height above the floor, in degrees. */
+  turn: number;
+  tilt: number;
+  /** Zoom is the size of the box as a multiple of the one that fits; 0 means 1. */
+  zoom?: number;
+  /** Across and Up are how far the box is moved on the panel, in shares of its shorter side. */
+  across?: number;
+  up?: number;
+  /** Perspective draws what is farther away smaller. */
+  perspective?: boolean;
 }
 
 // core/stage/kinds/family
@@ -549,6 +570,71 @@ export interface RegionBody {
   conditions?: string[];
 }
 
+// core/stage/kinds/spacecurve
+
+/** SpacePiece names what is shown of a curve in space. */
+export type SpacePiece = 'shadows' | 'velocity' | 'acceleration' | 'tangent' | 'osculating';
+
+/** Body is a curve (x(t), y(t), z(t)) on an interval of its parameter. */
+export interface SpacecurveBody {
+  x: string;
+  y: string;
+  z: string;
+  variable: string;
+  /** From and To are the ends of the interval, formulas. */
+  from: string;
+  to: string;
+  /** Driver is the parameter up to whose value the curve is drawn; without one it is drawn whole. */
+  driver?: string;
+  /** Rest is what becomes of the part that has not been run through. */
+  rest?: Rest;
+  /** Pieces gives each piece between holes and breaks a colour of its own. */
+  pieces?: boolean;
+}
+
+/** PartBody is one thing shown of a curve in space, mostly at the point that runs through it. */
+export interface SpacecurvePartBody {
+  /** Of is the id of the curve. */
+  of: string;
+  piece: SpacePiece;
+}
+
+// core/stage/kinds/surface
+
+/** Axis names a coordinate of space. */
+export type Axis = 'x' | 'y' | 'z';
+
+/** SurfacePiece names what is shown of a surface. */
+export type SurfacePiece = 'section' | 'levels' | 'point' | 'tangentPlane' | 'gradient' | 'slopes';
+
+/** Body is the graph of a function of two variables, over the panel's floor or a part of it. */
+export interface SurfaceBody {
+  function: string;
+  /** FromX, ToX, FromY and ToY are the ends of a rectangle, formulas; an empty one is the panel's. */
+  fromX?: string;
+  toX?: string;
+  fromY?: string;
+  toY?: string;
+  /** Conditions are relations in x and y, all of which hold where the surface is. */
+  conditions?: string[];
+}
+
+/** PartBody is one thing shown of a surface. */
+export interface SurfacePartBody {
+  /** Of is the id of the surface. */
+  of: string;
+  piece: SurfacePiece;
+  /** Axis is that across which a section's plane stands, At where: a formula, mostly a dial. */
+  axis?: Axis;
+  at?: string;
+  /** Step is the distance between level curves, a formula; empty for round values. OnFloor draws them on the floor too. */
+  step?: string;
+  onFloor?: boolean;
+  /** X and Y are the place of what touches the surface, formulas. */
+  x?: string;
+  y?: string;
+}
+
 // core/stage/kinds/text
 
 /** PieceKind says what a piece of text is. */
@@ -657,7 +743,7 @@ export interface Prediction {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addSpace' | 'addSection' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -980,7 +1066,7 @@ export interface FrameTexts {
 // core/ask/edit
 
 /** Idea is a ready beginning of a demonstration. */
-export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric' | 'data';
+export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric' | 'data' | 'surface' | 'space';
 
 /** Beginning is an idea as it is offered. */
 export interface Beginning {
@@ -1066,6 +1152,7 @@ export const Colour = {
   Grey: 14,
   Sheet: 15,
   Ramp: 16,
+  Tint: 40,
 } as const;
 
 /** Op begins a record. */
@@ -1178,6 +1265,10 @@ export interface Bodies {
   circlePart: CirclePartBody;
   figure: FigureBody;
   region: RegionBody;
+  spaceCurve: SpacecurveBody;
+  spaceCurvePart: SpacecurvePartBody;
+  surface: SurfaceBody;
+  surfacePart: SurfacePartBody;
   text: TextBody;
 }
 

@@ -13,6 +13,10 @@ import { scatter } from './scatter';
 import { steps } from './steps';
 import { table } from './table';
 import { trace } from './trace';
+import { spaceCurve } from './spacecurve';
+import { spaceCurvePart } from './spacecurve/part';
+import { surface } from './surface';
+import { surfacePart } from './surface/part';
 import { trajectory } from './trajectory';
 import { trajectoryPart } from './trajectory/part';
 
@@ -29,12 +33,16 @@ const kinds: { [K in ShownKind]: PageKind<K> } = {
   scatter,
   table,
   trajectory,
+  surface,
+  spaceCurve,
   circle,
   trace,
   finding,
   path,
   circlePart,
   trajectoryPart,
+  surfacePart,
+  spaceCurvePart,
 };
 
 /** A kind as it is used for an entry whose body is its own. */

@@ -6,13 +6,22 @@ import { useBench } from '../bench/store';
 import type { Panel } from '../generated/types';
 import CircleMenu from './CircleMenu.vue';
 import PanelMenu from './PanelMenu.vue';
+import SpaceSheet from './SpaceSheet.vue';
 import WindowSheet from './WindowSheet.vue';
+import type { SightName } from './hands';
 
 /** leftOut is how many labels have no room. */
 const props = defineProps<{ panel: Panel; index: number; leftOut: number }>();
-const emit = defineEmits<{ fit: []; read: [] }>();
+const emit = defineEmits<{ fit: []; read: []; look: [from: SightName] }>();
 const bench = useBench();
 const open = ref(false);
+/** From where space is seen by one action. */
+const looks: [SightName, string, string][] = [
+  ['first', 'octant', 'The first octant towards you, as at first'],
+  ['x', 'x', 'Look straight along the x-axis'],
+  ['y', 'y', 'Look straight along the y-axis'],
+  ['z', 'z', 'Look straight down the z-axis'],
+];
 const isBare = computed(() => bench.presenting && !props.panel.title && !props.panel.caption);
 </script>
 
@@ -36,7 +45,20 @@ const isBare = computed(() => bench.presenting && !props.panel.title && !props.p
       </button>
       <CircleMenu v-if="panel.kind === 'circle'" :panel="panel" />
       <PanelMenu v-else :panel="panel" :index="index" />
-      <WindowSheet :panel="panel" :index="index" />
+      <template v-if="panel.kind === 'space'">
+        <button
+          v-for="[from, words, title] in looks"
+          :key="from"
+          class="chip"
+          :title="title"
+          :aria-label="title"
+          @click="emit('look', from)"
+        >
+          {{ words }}
+        </button>
+        <SpaceSheet :panel="panel" :index="index" />
+      </template>
+      <WindowSheet v-else :panel="panel" :index="index" />
     </div>
     <button
       v-if="!bench.presenting"

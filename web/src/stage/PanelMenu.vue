@@ -29,6 +29,12 @@ async function beside(empty: boolean) {
   await bench.askEdit({ kind: 'addPanel', panel: props.index, empty });
 }
 
+/** Puts an empty panel of space beside the others. */
+async function space() {
+  close();
+  await bench.askEdit({ kind: 'addSpace' });
+}
+
 /** Takes the panel off; what appeared only in it appears in all. */
 async function remove() {
   close();
@@ -76,6 +82,7 @@ async function apply() {
         <a-button block :disabled="panels.length >= most" @click="beside(true)">
           Put an empty panel beside
         </a-button>
+        <a-button block :disabled="panels.length >= most" @click="space">Put a space panel beside</a-button>
         <template v-if="panels.length > 1">
           <a-button block @click="fitAll">Fit all panels</a-button>
           <a-button block @click="remove">Take this panel off</a-button>

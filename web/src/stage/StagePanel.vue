@@ -15,7 +15,7 @@ import PanelHead from './PanelHead.vue';
 import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
 import { worn } from '../styles/theme';
-import { arrows, listen } from './gestures';
+import { useHands } from './hands';
 import { play, stop } from './hearing';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
@@ -159,34 +159,7 @@ onMounted(() => {
   observer = new ResizeObserver(fitSize);
   observer.observe(plane.value!);
   void document.fonts.ready.then(fitSize);
-  unlisten = listen(plane.value!, {
-    pan: (dx, dy) => {
-      presented ||= bench.presenting;
-      void bench.frames.request(['panWindow', props.index, size.width, size.height, dx, dy]);
-    },
-    scrolls: () => getComputedStyle(plane.value!).touchAction === 'pan-y',
-    axisAt: (x, y) => {
-      const number = numbers.find(
-        (n) =>
-          x >= n.x - reach && x <= n.x + n.width + reach && y >= n.y - reach && y <= n.y + n.height + reach,
-      );
-      return number && (number.onY ? 'y' : 'x');
-    },
-    stretch: (axis, from, to) => {
-      presented ||= bench.presenting;
-      stretched = true;
-      const onY = axis === 'y' ? 1 : 0;
-      void bench.frames.request(['stretchWindow', props.index, size.width, size.height, onY, from, to]);
-    },
-    zoom,
-    fit: () => void bench.fit(props.index),
-    tap,
-    settled: () => {
-      void bench.keepWindow(props.index, presented, stretched);
-      presented = false;
-      stretched = false;
-    },
-  });
+  unlisten = hands.listenOn(plane.value!);
 });
 onBeforeUnmount(() => {
   observer.disconnect();
@@ -207,48 +180,23 @@ const letGo = (e: PointerEvent) => {
 /** A tap adds a point to the table that is being plotted, else it reads the curve there. */
 function tap(x: number, y: number) {
   taken.value = true;
+  if (isSpace.value) return;
   if (!bench.plotting) return void readings.tap(x, y);
   void bench.askEditInPlay({ kind: 'plot', id: bench.plotting, panel: props.index, ...size, x, y });
 }
 
-/** Where the numbers beside the axes stand: a hand that takes one stretches its axis. */
 let numbers: FrameTexts['numbers'] = [];
-const reach = 4;
-let stretched = false;
-
-/** Whether the window was moved while presenting: a wheel comes to rest some time after its last turn. */
-let presented = false;
-function zoom(x: number, y: number, factor: number) {
-  presented ||= bench.presenting;
-  void bench.frames.request(['zoomWindow', props.index, size.width, size.height, x, y, factor]);
-}
-
-/** Keys on the plane: arrows pan, + and − zoom, 0 fits, r reads, l listens. */
-function planeKey(e: KeyboardEvent) {
-  const arrow = arrows[e.key];
-  if (arrow) {
-    const [dx, dy] = arrow;
-    void bench.frames.request(['panWindow', props.index, size.width, size.height, -40 * dx, 40 * dy]);
-  } else if (e.key === '+' || e.key === '-') {
-    zoom(size.width / 2, size.height / 2, e.key === '+' ? 0.8 : 1.25);
-  } else if (e.key === '0') {
-    e.preventDefault();
-    void bench.fit(props.index);
-    return;
-  } else if (e.key === 'l' && !e.ctrlKey && !e.metaKey) {
-    e.preventDefault();
-    void hear();
-    return;
-  } else if (e.key === 'r' && !e.ctrlKey && !e.metaKey) {
-    e.preventDefault();
-    void openReading();
-    return;
-  } else {
-    return;
-  }
-  e.preventDefault();
-  void bench.keepWindow(props.index, bench.presenting);
-}
+const hands = useHands({
+  ...{ bench, index: props.index, panel: () => props.panel, size: () => size, numbers: () => numbers, tap },
+  hear: () => void hear(),
+  read: () => void openReading(),
+});
+const isSpace = computed(() => props.panel.kind === 'space');
+const keysHint = computed(() =>
+  isSpace.value
+    ? 'Space. Arrow keys turn it, with shift they move it, plus and minus zoom, X, Y and Z look along an axis, 0 as at first.'
+    : 'Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve, L lets a curve be heard.',
+);
 
 const shown = computed(() => bench.document?.shown ?? []);
 /** An entry that is dropped here appears in this panel too; one that was everywhere, here alone. */
@@ -275,6 +223,7 @@ function take(id: string) {
       :left-out="leftOut"
       @fit="bench.fit(index)"
       @read="openReading"
+      @look="hands.lookFrom"
     />
     <div class="sight">
       <div
@@ -283,8 +232,8 @@ function take(id: string) {
         :class="{ plotting: bench.plotting, taken }"
         tabindex="0"
         role="application"
-        :aria-label="`Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve, L lets a curve be heard.`"
-        @keydown="planeKey"
+        :aria-label="keysHint"
+        @keydown="hands.key"
       >
         <div ref="surfaces" />
         <HandleLayer :index="index" :handles="handles" :size="() => size" />

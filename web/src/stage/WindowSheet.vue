@@ -10,14 +10,15 @@ const props = defineProps<{ panel: Panel; index: number }>();
 const bench = useBench();
 
 type Words = 'nameX' | 'nameY' | 'title' | 'caption';
-type Field = keyof Window | 'stepX' | 'stepY';
+type End = Exclude<keyof Window, 'space'>;
+type Field = End | 'stepX' | 'stepY';
 const typed = ref<Record<Field | Words, string>>({
   ...{ left: '', right: '', bottom: '', top: '', stepX: '', stepY: '' },
   ...{ nameX: '', nameY: '', title: '', caption: '' },
 });
 const problem = ref<{ field: Field | Words; message: string }>();
 
-const axes: { name: string; from: keyof Window; to: keyof Window }[] = [
+const axes: { name: string; from: End; to: End }[] = [
   { name: 'x', from: 'left', to: 'right' },
   { name: 'y', from: 'bottom', to: 'top' },
 ];
@@ -41,7 +42,7 @@ const isCircle = bench.document?.panels[0]?.kind === 'circle';
 const sides = ['left', 'right', 'bottom', 'top'] as const;
 
 /** The end that is being typed: it is left as it is while the others follow. */
-let typing: keyof Window | undefined;
+let typing: End | undefined;
 
 /** What the rounded ends in the fields stand for, as long as they are not typed anew. */
 const known: Partial<Record<Field, { text: string; number: number }>> = {};

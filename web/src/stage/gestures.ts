@@ -1,8 +1,11 @@
-// Hands on a plane: drag pans, wheel and pinch zoom at the pointer, a double tap fits. Only pixels are known here.
+// Hands on a panel: drag pans, wheel and pinch zoom at the pointer, a double tap fits. Only pixels are known here.
 export type Axis = 'x' | 'y';
 
 export interface Hands {
-  pan(dx: number, dy: number): void;
+  /** aside tells that a key or another button is held with it. */
+  pan(dx: number, dy: number, aside: boolean): void;
+  /** Two fingers move together. */
+  shift(dx: number, dy: number): void;
   /** Whether a finger that goes up or down scrolls the page instead. */
   scrolls(): boolean;
   /** The axis whose number lies at a place. */
@@ -63,6 +66,7 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
       const before = Math.hypot(was.x - other.x, was.y - other.y);
       const after = Math.hypot(is.x - other.x, is.y - other.y);
       if (before > 5 && after > 5) hands.zoom((is.x + other.x) / 2, (is.y + other.y) / 2, before / after);
+      hands.shift((is.x - was.x) / 2, (is.y - was.y) / 2);
       moved = true;
     } else if (
       !moved &&
@@ -73,7 +77,7 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
       return;
     } else if (moved || Math.hypot(is.x - was.x, is.y - was.y) > 3) {
       if (axis) hands.stretch(axis, was[axis], is[axis]);
-      else hands.pan(is.x - was.x, is.y - was.y);
+      else hands.pan(is.x - was.x, is.y - was.y, e.shiftKey);
       moved = true;
     } else {
       return;

@@ -5,6 +5,7 @@ import { Colour } from '../generated/types';
 
 const hues = 8;
 const rampColours = 9;
+const tones = 12;
 const usualSize = 14;
 
 /** Reads the palette from the style of an element, with the size of the numbers as a multiple of the usual. */
@@ -20,6 +21,7 @@ export function paletteOf(element: Element): { palette: Palette; typeSize: numbe
     [Colour.Sheet]: read('--sheet'),
   };
   for (let k = 0; k < rampColours; k++) colours[Colour.Ramp + k] = read(`--ramp-${k}`);
+  for (let k = 0; k < hues * tones; k++) colours[Colour.Tint + k] = read(`--tint-${k}`);
   for (let hue = 0; hue < hues; hue++) colours[hue] = read(`--hue-${hue}`);
   const size = Number.parseFloat(read('--tick-size'));
   return { palette: { colours, font: `${size}px ${canvasFamilies}` }, typeSize: size / usualSize };

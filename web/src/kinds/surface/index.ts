@@ -1,0 +1,69 @@
+import { useBench } from '../../bench/store';
+import type { EntryOf, SurfacePiece } from '../../generated/types';
+import type { Action } from '../../shared/ActionMenu.vue';
+import { ofKind } from '../../shared/entries';
+import type { PageKind } from '../kind';
+import { lastHeight } from './functions';
+import Form from './Form.vue';
+import Icon from './Icon.vue';
+
+const partsOf = (id: string) =>
+  ofKind(useBench().document?.shown, 'surfacePart').filter((p) => p.body.of === id);
+
+/** What can be shown at a point of a surface, and on all of it. */
+const pieces: [SurfacePiece, string][] = [
+  ['point', 'a point on it'],
+  ['tangentPlane', 'the tangent plane'],
+  ['gradient', 'the gradient'],
+  ['slopes', 'the slopes of both sections'],
+  ['levels', 'level curves'],
+];
+
+function pieceActions(e: EntryOf<'surface'>): Action[] {
+  const bench = useBench();
+  return pieces.map(([piece, words]) => {
+    const there = partsOf(e.id).find((p) => p.body.piece === piece);
+    const shown = !there || bench.isHidden(there.id);
+    return {
+      key: piece,
+      words: `${shown ? 'Show' : 'Hide'} ${words}`,
+      act: () =>
+        void bench.askEdit({
+          kind: 'showPiece',
+          piece: { of: e.id, piece, ratio: '', shown, scene: bench.scene },
+        }),
+    };
+  });
+}
+
+const sectionActions = ({ id }: EntryOf<'surface'>): Action[] =>
+  ['x', 'y', 'z'].map((axis) => ({
+    key: `section ${axis}`,
+    words: `Cut it across ${axis} at a dial, with the graph beside`,
+    act: () => void useBench().askEdit({ kind: 'addSection', id, text: axis, scene: useBench().scene }),
+  }));
+
+export const surface: PageKind<'surface'> = {
+  name: (body) => `surface of ${body.function}`,
+  form: Form,
+  icon: Icon,
+  labels: () => [
+    ['name', 'its name'],
+    ['formula', 'its formula'],
+    ['none', 'nothing'],
+  ],
+  coloured: () => true,
+  tidy: (body) => {
+    body.conditions = body.conditions?.filter((c) => c.trim());
+    if (!body.conditions?.length) delete body.conditions;
+  },
+  actions: (e) => [...sectionActions(e), ...pieceActions(e)],
+  additions: () => [
+    {
+      key: 'surface',
+      words: 'a surface z = f(x, y)',
+      waits: lastHeight() ? '' : 'state a function of two variables first: f(x, y) = …',
+      fresh: () => ({ function: lastHeight() }),
+    },
+  ],
+};
