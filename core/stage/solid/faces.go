@@ -37,14 +37,20 @@ type painter struct {
 	slab  [2]float64
 	clips bool
 	run   run
-	out   [][2]float64
+	// out, far, near, edge and pair are used again and again.
+	out, far, near, edge [][2]float64
+	pair                 [2][2]float64
 }
 
 // PaintFaces paints sheets and planes from the back to the front.
 func (s *Scene) PaintFaces(to Canvas) {
-	p := &painter{Scene: s, to: to, light: s.lightWay()}
-	for _, sheet := range s.sheets {
-		p.pixels = append(p.pixels, sheet.pixels(&s.Projection))
+	p := &s.painter
+	p.Scene, p.to, p.light, p.outer = s, to, s.lightWay(), 0
+	for len(p.pixels) < len(s.sheets) {
+		p.pixels = append(p.pixels, nil)
+	}
+	for k, sheet := range s.sheets {
+		p.pixels[k] = sheet.pixels(p.pixels[k][:0], &s.Projection)
 	}
 	if len(s.walls[0]) == 0 && len(s.walls[1]) > 0 {
 		p.outer = 1
@@ -87,12 +93,11 @@ func (s *Scene) lightWay() (l view.Place) {
 }
 
 // pixels are those of the crossings of a sheet's lattice.
-func (s *Sheet) pixels(q *view.Projection) [][2]float64 {
-	list := make([][2]float64, len(s.z))
+func (s *Sheet) pixels(list [][2]float64, q *view.Projection) [][2]float64 {
 	ny := len(s.lattice.Y)
 	for i, x := range s.lattice.X {
 		for j, y := range s.lattice.Y {
-			list[i*ny+j] = q.Pixel(view.Place{x, y, s.z[i*ny+j]})
+			list = append(list, q.Pixel(view.Place{x, y, s.z[i*ny+j]}))
 		}
 	}
 	return list

@@ -2,7 +2,6 @@ package solid
 
 import (
 	"math"
-	"slices"
 
 	"parvix/core/stage/picture"
 	"parvix/core/stage/view"
@@ -88,54 +87,59 @@ func (p *painter) flush(row turnOf) {
 	}
 	s := p.sheets[r.sheet]
 	inner := 1 - p.outer
-	lines := []int{r.first.far()}
-	way := 1
-	if !r.first.isLow {
-		way = -1
-	}
-	for at := r.first.far() + way; ; at += way {
-		lines = append(lines, at)
-		if at == r.last.near() {
-			break
-		}
-	}
-	pixel := func(o, n int) [2]float64 {
-		if p.outer == 1 {
-			o, n = n, o
-		}
-		return p.pixels[r.sheet][o*len(p.Lattice.Y)+n]
-	}
-	along := func(o int) (points [][2]float64) {
-		for _, n := range lines {
-			points = append(points, pixel(o, n))
-		}
-		return points
-	}
-	far, near := along(row.far()), along(row.near())
+	p.far, p.near = p.along(p.far[:0], &r, row.far()), p.along(p.near[:0], &r, row.near())
+	far, near := p.far, p.near
 	cell := p.Lattice.cell(row.cell, r.first.cell)
 	if p.outer == 1 {
 		cell = p.Lattice.cell(r.first.cell, row.cell)
 	}
 	p.to.Face(r.tone, 1, p.outline(far, near), cell)
-	last := len(lines) - 1
+	last := len(far) - 1
 	mesh, border := meshPen(s), borderPen(s)
 	draw := func(isMesh, isBorder bool, points [][2]float64) {
+		if !isMesh && !isBorder {
+			return
+		}
 		// The faces that come next overlap this one: where their own lines begin they reach over that.
-		points = slices.Clone(points)
+		p.edge = append(p.edge[:0], points...)
 		end := len(points) - 1
-		points[0], points[end] = pushed(points[0], points[1]), pushed(points[end], points[end-1])
-		switch {
-		case isBorder:
-			p.to.Line(border, points)
-		case isMesh:
-			p.to.Line(mesh, points)
+		p.edge[0], p.edge[end] = pushed(points[0], points[1]), pushed(points[end], points[end-1])
+		if isBorder {
+			p.to.Line(border, p.edge)
+		} else {
+			p.to.Line(mesh, p.edge)
 		}
 	}
 	draw(p.meshOf(s, p.outer)[row.far()], r.rowSides&sideOn(p.outer, row.isLow) != 0, far)
 	draw(false, r.rowSides&sideOn(p.outer, !row.isLow) != 0, near)
 	first, end := p.borderAt(s, row, r.first), p.borderAt(s, row, r.last)
-	draw(p.meshOf(s, inner)[lines[0]], first&sideOn(inner, r.first.isLow) != 0, [][2]float64{far[0], near[0]})
-	draw(false, end&sideOn(inner, !r.last.isLow) != 0, [][2]float64{far[last], near[last]})
+	draw(p.meshOf(s, inner)[r.first.far()], first&sideOn(inner, r.first.isLow) != 0, p.across(far[0], near[0]))
+	draw(false, end&sideOn(inner, !r.last.isLow) != 0, p.across(far[last], near[last]))
+}
+
+// along are the pixels of a run's corners on a line of the lattice along its row.
+func (p *painter) along(points [][2]float64, r *run, line int) [][2]float64 {
+	way := 1
+	if !r.first.isLow {
+		way = -1
+	}
+	pixels, ny := p.pixels[r.sheet], len(p.Lattice.Y)
+	for at := r.first.far(); ; at += way {
+		if p.outer == 0 {
+			points = append(points, pixels[line*ny+at])
+		} else {
+			points = append(points, pixels[at*ny+line])
+		}
+		if at == r.last.near() {
+			return points
+		}
+	}
+}
+
+// across is the edge of a run across its row.
+func (p *painter) across(far, near [2]float64) [][2]float64 {
+	p.pair = [2][2]float64{far, near}
+	return p.pair[:]
 }
 
 func (p *painter) borderAt(s *Sheet, row, turn turnOf) uint8 {
@@ -175,7 +179,7 @@ func (p *painter) outline(far, near [][2]float64) [][2]float64 {
 // push is the way by which a place goes away from another.
 func push(a, from [2]float64) (dx, dy float64) {
 	dx, dy = a[0]-from[0], a[1]-from[1]
-	size := math.Hypot(dx, dy)
+	size := math.Sqrt(dx*dx + dy*dy)
 	if size < 1e-9 {
 		return 0, 0
 	}

@@ -16,6 +16,7 @@ type Scene struct {
 	walls   [3][]Wall
 	strands []Strand
 	marks   []Mark
+	painter painter
 }
 
 // Wall is a see-through plane across an axis.
@@ -104,6 +105,9 @@ type ray struct {
 
 // meets walks over the columns under the ray and tells whether it goes through a sheet.
 func (r *ray) meets(s *Sheet, isOwn bool) bool {
+	if !isOwn && (r.way[2] >= 0 && r.from[2] > s.high || r.way[2] <= 0 && r.from[2] < s.low) {
+		return false
+	}
 	l, box := s.lattice, r.scene.Projection.Box
 	// Just behind its beginning the ray is in the column that it goes through first.
 	tiny := 1e-9 * (box[0][1] - box[0][0]) / (math.Abs(r.way[0]) + math.Abs(r.way[1]) + math.Abs(r.way[2]))

@@ -24,6 +24,8 @@ type Sheet struct {
 	normal []view.Place
 	border []uint8
 	pieces map[int][]polygon
+	// high and low are the ends of the heights.
+	low, high float64
 }
 
 // Relief is what a sheet is cut from.
@@ -75,6 +77,12 @@ func NewSheet(l *Lattice, r Relief) *Sheet {
 	s := &Sheet{lattice: l, at: r.At, z: r.Heights, state: make([]state, n), normal: make([]view.Place, n), border: make([]uint8, n),
 		pieces: map[int][]polygon{}}
 	suspects := s.suspects(r)
+	s.low, s.high = math.Inf(1), math.Inf(-1)
+	for _, z := range s.z {
+		if z == z {
+			s.low, s.high = min(s.low, z), max(s.high, z)
+		}
+	}
 	for i := range len(l.X) - 1 {
 		for j := range len(l.Y) - 1 {
 			s.cutCell(r, i, j, suspects[l.cell(i, j)])

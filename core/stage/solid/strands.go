@@ -22,7 +22,7 @@ type Seen struct {
 // Sizes in pixels: how far apart the places of a line are at which it is looked whether it is hidden, the width of what is hidden as a
 // share, half of a gap where a line goes under another.
 const (
-	lookEvery   = 5.0
+	lookEvery   = 8.0
 	hiddenShare = 0.6
 	halfGap     = 5.0
 	// hiddenOpacity is that of what is behind a surface.
