@@ -48,6 +48,14 @@ type Question struct {
 	Model     string                     `json:"model"`
 	Unknowns  letterList                 `json:"unknowns"`
 	Start     json.RawMessage            `json:"start"`
+	// At is a place {x, y} of a surface, or a value of a curve's parameter.
+	At      json.RawMessage            `json:"at"`
+	Level   *Number                    `json:"level"`
+	XFrom   *Number                    `json:"xFrom"`
+	XTo     *Number                    `json:"xTo"`
+	YFrom   *Number                    `json:"yFrom"`
+	YTo     *Number                    `json:"yTo"`
+	Section map[string]json.RawMessage `json:"section"`
 
 	names []string // letters that are known besides those of With
 }
@@ -78,7 +86,8 @@ func (q *Question) settleNumbers(degrees bool) error {
 	for _, f := range []struct {
 		name   string
 		number *Number
-	}{{"from", q.From}, {"to", q.To}, {"bottom", q.Bottom}, {"top", q.Top}, {"step", q.Step}, {"radius", q.Radius}} {
+	}{{"from", q.From}, {"to", q.To}, {"bottom", q.Bottom}, {"top", q.Top}, {"step", q.Step}, {"radius", q.Radius},
+		{"level", q.Level}, {"xFrom", q.XFrom}, {"xTo", q.XTo}, {"yFrom", q.YFrom}, {"yTo", q.YTo}} {
 		if f.number == nil {
 			continue
 		}
@@ -227,6 +236,8 @@ func (q *Question) answer() (map[string]any, error) {
 		return q.effect(unit == "degree")
 	case "polar", "parametric":
 		return q.running(unit == "degree")
+	case "surface":
+		return q.surface(unit == "degree")
 	case "circle":
 		return q.circle(unit == "degree")
 	case "classify":

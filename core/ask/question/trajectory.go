@@ -54,6 +54,11 @@ func (q *Question) running(degrees bool) (map[string]any, error) {
 		lines = append(lines, points)
 	}
 	answer["lines"] = lines
+	if c.Z != nil {
+		if err := q.inSpace(c, from, to, degrees, answer); err != nil {
+			return nil, err
+		}
+	}
 	if q.Step != nil {
 		rows, ok := c.Table(from, to, q.Step.Value*unit)
 		if !ok {

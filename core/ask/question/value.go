@@ -48,6 +48,11 @@ func (q *Question) value(degrees bool) (map[string]any, error) {
 	if err != nil {
 		return nil, err
 	}
+	return valueOf(n)
+}
+
+// valueOf tells the value of a formula without letters: rounded, exactly where that is known, or why there is none.
+func valueOf(n expr.Node) (map[string]any, error) {
 	if _, err := program.Compile(n, []string{"\x00"}); err != nil {
 		return nil, err // a letter without a value, at its place
 	}

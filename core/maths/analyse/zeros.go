@@ -538,26 +538,17 @@ func recognised(n expr.Node, variable string, v float64) (Number, bool) {
 	if symbolic.Size(n) > maxRecognised {
 		return Number{}, false
 	}
-	try := func(e exact.Value) bool {
-		w := exact.Of(symbolic.Substitute(n, map[string]expr.Node{variable: e.Node()}))
-		return w.IsZero()
-	}
-	for _, unit := range []struct {
-		size float64
-		node expr.Node
-	}{{1, expr.Num(1)}, {math.Pi, expr.Pi()}, {math.E, &expr.Constant{Name: "e"}}} {
-		for _, q := range []int64{1, 2, 3, 4, 5, 6, 8, 10, 12} {
-			p := math.Round(v / unit.size * float64(q))
-			if math.Abs(p) > 1e6 || math.Abs(p*unit.size/float64(q)-v) > 1e-9*(1+math.Abs(v)) {
-				continue
-			}
-			e := exact.Of(expr.Times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
-			if try(e) {
-				return exactly(e), true
-			}
+	for node := range exact.Near(v) {
+		if !exact.Of(symbolic.Substitute(n, map[string]expr.Node{variable: node})).IsZero() {
+			continue
 		}
+		e := exact.Of(node)
+		if roots(e.Node()) > 1 {
+			return Number{node, e.Float()}, true // √(5π/2) is shorter than √10·√π/2
+		}
+		return exactly(e), true
 	}
-	return recognisedRoot(v, try)
+	return Number{}, false
 }
 
 // roots counts the square roots in a number.
@@ -569,33 +560,4 @@ func roots(n expr.Node) (count int) {
 		return true
 	})
 	return count
-}
-
-// recognisedRoot tries square roots of short fractions and of such parts of π.
-func recognisedRoot(v float64, try func(e exact.Value) bool) (Number, bool) {
-	for _, unit := range []struct {
-		size float64
-		node expr.Node
-	}{{1, expr.Num(1)}, {math.Pi, expr.Pi()}} {
-		for _, q := range []int64{1, 2, 3, 4, 6} {
-			p := math.Round(v * v / unit.size * float64(q))
-			if p > 1e6 || math.Abs(math.Sqrt(p*unit.size/float64(q))-math.Abs(v)) > 1e-9*(1+math.Abs(v)) {
-				continue
-			}
-			square := exact.Of(expr.Times(symbolic.Ratio(big.NewRat(int64(p), q)), unit.node))
-			root := expr.Node(&expr.Call{Name: "sqrt", Args: []expr.Node{square.Node()}})
-			if v < 0 {
-				root = expr.Opposite(root)
-			}
-			e := exact.Of(root)
-			switch {
-			case !try(e):
-			case roots(e.Node()) == 1:
-				return exactly(e), true
-			default:
-				return Number{root, e.Float()}, true // √(5π/2) is shorter than √10·√π/2
-			}
-		}
-	}
-	return Number{}, false
 }
