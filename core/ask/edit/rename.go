@@ -9,6 +9,7 @@ import (
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
 )
 
 // Rename gives a function or parameter a new name, and every formula follows.
@@ -26,7 +27,7 @@ func Rename(before *document.Document, id, typed string) (*document.Document, er
 		if d.StatedNamed(name) != nil {
 			return nil, problem.New("name-taken", 0, len(typed), name)
 		}
-		if err := renameUses(d, e.Name, name); err != nil {
+		if err := renameAll(d, e, name); err != nil {
 			return nil, err
 		}
 		e.Name = name
@@ -34,10 +35,31 @@ func Rename(before *document.Document, id, typed string) (*document.Document, er
 	return d, d.Check()
 }
 
+// renameAll rewrites the uses of a function or parameter, and of a function's partial derivatives.
+func renameAll(d *document.Document, e *document.Stated, name string) error {
+	olds, names := []string{e.Name}, []string{name}
+	for _, partial := range evaluate.Partials(e) {
+		if d.StatedNamed(partial) == nil {
+			olds, names = append(olds, partial), append(names, name+strings.TrimPrefix(partial, e.Name))
+		}
+	}
+	for i := range olds {
+		if err := renameUses(d, olds[i], names[i], names...); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // renameUses rewrites every formula that uses a name; the entry itself keeps its old name until the caller changes it. A
-// name that would mean something else in one of them, as its variable, is refused.
-func renameUses(d *document.Document, old, name string) (err error) {
+// name that would mean something else in one of them, as its variable, is refused. among are the names that are given together.
+func renameUses(d *document.Document, old, name string, among ...string) (err error) {
 	s := scope(d)
+	if arity, isFunction := s.Functions[old]; isFunction {
+		for _, other := range among {
+			s.Functions[other] = arity // some of them may stand in the formulas already
+		}
+	}
 	replace := func(text *string, hidden ...string) {
 		if slices.Contains(hidden, old) {
 			return

@@ -72,7 +72,7 @@ func stateFunction(d *document.Document, entry *document.Stated, name string, st
 	}
 	if old != "" && old != name {
 		// While the entry still has its old name, by which the others' formulas are read.
-		if err := renameUses(d, old, name); err != nil {
+		if err := renameAll(d, entry, name); err != nil {
 			return nil, err
 		}
 	}

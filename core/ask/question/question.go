@@ -237,7 +237,7 @@ func (q *Question) answer() (map[string]any, error) {
 	case "polar", "parametric":
 		return q.running(unit == "degree")
 	case "surface":
-		return q.surface(unit == "degree")
+		return spatial{q}.surface(unit == "degree")
 	case "circle":
 		return q.circle(unit == "degree")
 	case "classify":

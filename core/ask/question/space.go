@@ -10,7 +10,7 @@ import (
 )
 
 // inSpace adds what is known of a curve in space: its holes and breaks, where it meets the coordinate planes, and its motion at a place.
-func (q *Question) inSpace(c *trajectory.Curve, from, to float64, degrees bool, answer map[string]any) error {
+func (q spatial) inSpace(c *trajectory.Curve, from, to float64, degrees bool, answer map[string]any) error {
 	holes, breaks := []map[string]any{}, []map[string]any{}
 	for _, g := range c.SpaceGaps(from, to) {
 		fields := map[string]any{"t": jsonNumber(g.T), "exact": textOrNull(g.Exact)}

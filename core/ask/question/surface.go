@@ -12,9 +12,12 @@ import (
 	"parvix/core/maths/surface"
 )
 
+// spatial is a question about space.
+type spatial struct{ *Question }
+
 // surface answers about a function of x and y: values and partial derivatives at a place, whether it lies on a level curve, stationary
 // points and the range over a rectangle, and a section.
-func (q *Question) surface(degrees bool) (map[string]any, error) {
+func (q spatial) surface(degrees bool) (map[string]any, error) {
 	q.names = []string{"x", "y"}
 	n, err := q.read(degrees)
 	if err != nil {
@@ -52,7 +55,7 @@ func (q *Question) surface(degrees bool) (map[string]any, error) {
 }
 
 // place reads {x, y}.
-func (q *Question) place(degrees bool) (map[string]expr.Node, error) {
+func (q spatial) place(degrees bool) (map[string]expr.Node, error) {
 	var given map[string]json.RawMessage
 	if err := json.Unmarshal(q.At, &given); err != nil || given["x"] == nil || given["y"] == nil {
 		return nil, problem.New("field", 0, 0, "at", "an object with x and y is wanted")
@@ -69,7 +72,7 @@ func (q *Question) place(degrees bool) (map[string]expr.Node, error) {
 }
 
 // atPlace answers the value and the partial derivatives at a place.
-func (q *Question) atPlace(s *surface.Surface, n expr.Node, degrees bool, answer map[string]any) error {
+func (q spatial) atPlace(s *surface.Surface, n expr.Node, degrees bool, answer map[string]any) error {
 	at, err := q.place(degrees)
 	if err != nil {
 		return err
@@ -126,7 +129,7 @@ func isOnLevel(value, level expr.Node) bool {
 }
 
 // overRectangle answers the stationary points and the range over a rectangle.
-func (q *Question) overRectangle(s *surface.Surface, answer map[string]any) error {
+func (q spatial) overRectangle(s *surface.Surface, answer map[string]any) error {
 	for _, f := range []struct {
 		name   string
 		number *Number
@@ -175,7 +178,7 @@ func exactFields(names []string, nodes []expr.Node) map[string]any {
 }
 
 // section answers the function of the other letter where one is held.
-func (q *Question) section(n expr.Node, degrees bool, answer map[string]any) error {
+func (q spatial) section(n expr.Node, degrees bool, answer map[string]any) error {
 	if len(q.Section) != 1 {
 		return problem.New("field", 0, 0, "section", "x or y with its value is wanted")
 	}

@@ -55,7 +55,7 @@ func (q *Question) running(degrees bool) (map[string]any, error) {
 	}
 	answer["lines"] = lines
 	if c.Z != nil {
-		if err := q.inSpace(c, from, to, degrees, answer); err != nil {
+		if err := (spatial{q}).inSpace(c, from, to, degrees, answer); err != nil {
 			return nil, err
 		}
 	}

@@ -53,6 +53,13 @@ func ScopeOf(doc *document.Document) *expr.Scope {
 			s.Names[e.Name] = true
 		}
 	}
+	for i := range doc.Stated {
+		for _, partial := range Partials(&doc.Stated[i]) {
+			if _, stated := s.Functions[partial]; !stated && !s.Names[partial] {
+				s.Functions[partial] = len(doc.Stated[i].Variables)
+			}
+		}
+	}
 	for _, name := range doc.Gone {
 		if _, again := s.Functions[name]; !again {
 			s.Functions[name] = expr.Gone
@@ -107,11 +114,7 @@ func (fs *Formulas) Report(err error, object, field string) {
 
 // Lookup serves symbolic.Inline.
 func (fs *Formulas) Lookup(name string) (symbolic.Definition, bool) {
-	f := fs.functions[name]
-	if f == nil || f.Formula == nil {
-		return symbolic.Definition{}, false
-	}
-	return symbolic.Definition{Variables: f.Stated.Variables, Body: f.body}, true
+	return definitionIn(fs, name, false)
 }
 
 // Resolve puts stated functions into a formula and angles into radians. Angles come first, so that a derivative by an
@@ -123,9 +126,7 @@ func (fs *Formulas) Resolve(n expr.Node) (expr.Node, error) {
 	}
 	degrees := fs.IsInDegrees()
 	out, err := symbolic.Inline(symbolic.Radians(n, degrees), func(name string) (symbolic.Definition, bool) {
-		def, ok := fs.Lookup(name)
-		def.Body = symbolic.Radians(def.Body, degrees)
-		return def, ok
+		return definitionIn(fs, name, degrees)
 	})
 	if p, ok := problem.Of(err); ok && p.Code == "not-a-function" && fs.functions[p.Args[0]] != nil {
 		return nil, problem.New("uses-broken", p.Start, p.End, p.Args[0])

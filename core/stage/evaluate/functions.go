@@ -81,6 +81,9 @@ func (fs *Formulas) reportCycles() {
 		state[name] = entered
 		path = append(path, name)
 		for _, called := range expr.Calls(f.Formula) {
+			if of, _ := partialIn(fs, called); of != nil {
+				called = of.Stated.Name
+			}
 			visit(called)
 		}
 		path = path[:len(path)-1]

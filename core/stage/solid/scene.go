@@ -124,14 +124,7 @@ func (r *ray) meets(s *Sheet, isOwn bool) bool {
 		return p[2] - off - s.bilinear(i, j, p[0], p[1])
 	}
 	for t, first := 0.0, true; ; first = false {
-		next := math.Min(r.leaves(0, l.X, i), r.leaves(1, l.Y, j))
-		if r.way[2] != 0 {
-			end := box[2][1]
-			if r.way[2] < 0 {
-				end = box[2][0]
-			}
-			next = math.Min(next, (end-r.from[2])/r.way[2])
-		}
+		next := math.Min(math.Min(r.leaves(0, l.X, i), r.leaves(1, l.Y, j)), r.leaves(2, box[2][:], 0))
 		if math.IsInf(next, 1) || next < t {
 			return false
 		}
