@@ -28,6 +28,7 @@ func (c spacious) composeBox(f *evaluate.Frame) {
 	p, q := f.Panel, &c.View.Projection
 	c.Pen.Data = c.pic.Ground[:0]
 	edges := c.boxEdges(p)
+	c.box = c.box[:0]
 	for i := range edges {
 		for k := range edges[i].axisTicks.ticks {
 			t := &edges[i].axisTicks.ticks[k]
@@ -137,6 +138,9 @@ func (c spacious) boxSide(q *view.Projection, side int, edges []boxEdge) {
 			at := base
 			at[k] = end
 			draw(picture.Axis, 0.8, 3-side-k, at)
+			to := at
+			at[3-side-k], to[3-side-k] = q.Box[3-side-k][0], q.Box[3-side-k][1]
+			c.box = append(c.box, [2][2]float64{q.Pixel(at), q.Pixel(to)})
 		}
 	}
 }

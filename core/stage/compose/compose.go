@@ -52,10 +52,12 @@ type Composer struct {
 	// Space is what stands in space on the panel; MeshX and MeshY tell which lines of its lattice are drawn on surfaces.
 	Space        solid.Scene
 	MeshX, MeshY []bool
-	ground       view.View
-	style        style
-	numbers      numbering
-	pic          picture.Picture
+	// box are the edges of space's box.
+	box     [][2][2]float64
+	ground  view.View
+	style   style
+	numbers numbering
+	pic     picture.Picture
 	// Coarse are the ids of the entries that the last picture shows coarser than it should, or not at all, since they take
 	// too much work.
 	Coarse []string

@@ -78,6 +78,7 @@ func (c spacious) drawSpace(f *evaluate.Frame) (anchors []Anchor) {
 		anchors = append(anchors, owned[k]...)
 	}
 	c.Room.takeDrawn(c.Pen.Data[lines:], lines, anchors)
+	c.takeBorders(c.Pen.Data[:lines], anchors)
 	for _, a := range anchors {
 		// A surface has no lines of its own that could be marked: its label belongs to a place of its border.
 		if a.From == a.To {
@@ -85,6 +86,25 @@ func (c spacious) drawSpace(f *evaluate.Frame) (anchors []Anchor) {
 		}
 	}
 	return anchors
+}
+
+// takeBorders marks the borders of surfaces, each as that of the label in its colour.
+func (c spacious) takeBorders(faces []float32, anchors []Anchor) {
+	for r := range picture.Records(faces) {
+		if picture.Op(r[0]) != picture.Line || picture.Colour(r[1]) >= picture.Tint {
+			continue
+		}
+		by := nobody
+		for i := range anchors {
+			if anchors[i].From == anchors[i].To && anchors[i].Label.Colour == picture.Colour(r[1]) {
+				by = anchors[i].own
+			}
+		}
+		c.Room.draw(r, by)
+	}
+	for _, edge := range c.box {
+		c.Room.line([]float32{float32(edge[0][0]), float32(edge[0][1]), float32(edge[1][0]), float32(edge[1][1])}, axisLine)
+	}
 }
 
 // latticeFor is the lattice of a panel: the lines of a mesh at round values, cells between them, and what entries ask for.

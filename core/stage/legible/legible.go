@@ -192,6 +192,10 @@ func eachSegment(list []float32, visit func(r []float32, x1, y1, x2, y2 float64)
 		if op := picture.Op(r[0]); op != picture.Line && (op != picture.Area || r[4] != 1) {
 			continue
 		}
+		// The faces of a surface and the lines of its mesh are what labels in space stand before.
+		if picture.Colour(r[1]) >= picture.Tint {
+			continue
+		}
 		for i := 8; i+1 < len(r); i += 2 {
 			visit(r, float64(r[i-2]), float64(r[i-1]), float64(r[i]), float64(r[i+1]))
 		}

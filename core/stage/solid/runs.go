@@ -71,7 +71,8 @@ func (p *painter) toneOf(s *Sheet, normal view.Place, at view.Place) (picture.Co
 	toEye := normal[0]*eye[0]*q.Units[0] + normal[1]*eye[1]*q.Units[1] + normal[2]*eye[2]*q.Units[2]
 	bright, under := normal.Dot(p.light), 0
 	if toEye < 0 {
-		bright, under = -bright, 2
+		// What light comes from below is let in, so that the lower side is dark, but not without shape.
+		bright, under = 0.5-bright/2, 2
 	}
 	const full, steep = 0.98, 11.0
 	tone := max(0, min(Tones-4, int((full-bright)*steep)))
