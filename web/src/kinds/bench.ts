@@ -1,6 +1,6 @@
 // What the kinds ask of the bench.
 import { useBench } from '../bench/store';
-import { hasKind, isOn } from '../shared/entries';
+import { fresh, hasKind, isOn } from '../shared/entries';
 
 /** The stated functions of one variable, as choices. */
 export const functions = () =>
@@ -23,13 +23,19 @@ export const points = () =>
     return [];
   });
 
-export const lastFunction = () => {
-  const stated = useBench().document?.stated ?? [];
-  return stated.findLast((s) => s.kind === 'function')?.name ?? '';
-};
+export const lastFunction = () => functions().at(-1)?.value ?? '';
 
-export const needsFunction = () =>
-  useBench().document?.stated.some((s) => s.kind === 'function') ? '' : 'state a function first';
+export const needsFunction = () => (lastFunction() ? '' : 'state a function first');
+
+/** Puts what an entry measures, or its formula with the values in play, into a text of its own, live. */
+export function tell(id: string, before: string, after: string) {
+  const pieces = [
+    { kind: 'words' as const, text: before },
+    { kind: 'measure' as const, text: id },
+    { kind: 'words' as const, text: after },
+  ].filter(({ text }) => text);
+  void useBench().askEdit({ kind: 'put', entry: fresh('text', { pieces }) });
+}
 
 /** What is new goes where nothing is yet, else everywhere. */
 export function emptyPanels(): string[] | undefined {

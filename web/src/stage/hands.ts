@@ -122,7 +122,9 @@ export function useHands(on: On) {
     const arrow = arrows[e.key];
     let moved = isSpace() ? spaceKey(e) : planeKey(e);
     if (!moved && arrow && (!isSpace() || e.shiftKey)) {
-      pan(-keyPan * arrow[0], keyPan * arrow[1]);
+      // On a plane the window goes, in space the box.
+      const way = isSpace() ? -keyPan : keyPan;
+      pan(-way * arrow[0], way * arrow[1]);
       moved = true;
     } else if (e.key === '+' || e.key === '-') {
       zoom(on.size().width / 2, on.size().height / 2, e.key === '+' ? 0.8 : 1.25);

@@ -129,6 +129,14 @@ func (l *Live) members(on *compose.On) (anchors []compose.Anchor) {
 	return anchors
 }
 
+// Measure is its formula with the values in play, for a text; a family has none.
+func (l *Live) Measure(d evaluate.Moment) string {
+	if l.Family != nil {
+		return ""
+	}
+	return d.HeadLaTeX(l.Function.Stated.Name, l.Function.Stated.Variables) + "=" + d.Now(l.Function)
+}
+
 func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
 	stated := l.Function.Stated
 	head := evaluate.HeadLaTeX(stated.Name, nil)
@@ -137,7 +145,7 @@ func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
 		return head + `\text{, now a ` + what + `}`
 	}
 	if e.Look.Label == document.LabelFormula {
-		return d.HeadLaTeX(stated.Name, stated.Variables) + "=" + d.Now(l.Function)
+		return l.Measure(d)
 	}
 	return head
 }

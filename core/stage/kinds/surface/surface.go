@@ -223,12 +223,17 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	return on.Labelled(compose.Anchor{X: places[0][0], Y: places[0][1], Others: places[1:]}, l.label(on.Now, on.Entry), compose.ColourOf(on.Entry))
 }
 
-func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
+// Measure is its formula with the values in play, for a text.
+func (l *Live) Measure(d evaluate.Moment) string {
 	stated := l.Function.Stated
+	return d.HeadLaTeX(stated.Name, stated.Variables) + "=" + d.Now(l.Function)
+}
+
+func (l *Live) label(d evaluate.Moment, e *document.Entry) string {
 	if e.Look.Label == document.LabelFormula {
-		return d.HeadLaTeX(stated.Name, stated.Variables) + "=" + d.Now(l.Function)
+		return l.Measure(d)
 	}
-	return evaluate.HeadLaTeX(stated.Name, nil)
+	return evaluate.HeadLaTeX(l.Function.Stated.Name, nil)
 }
 
 // Sentence says “the surface of f”.

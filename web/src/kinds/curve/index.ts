@@ -1,5 +1,5 @@
 import { useBench } from '../../bench/store';
-import { lastFunction, needsFunction, parameters } from '../bench';
+import { lastFunction, needsFunction, parameters, tell } from '../bench';
 import type { PageKind } from '../kind';
 import { curveLabels } from '../labels';
 import Form from './Form.vue';
@@ -21,12 +21,15 @@ export const curve: PageKind<'curve'> = {
   line: (body) => (body.family ? undefined : body.parent ? 'dashed' : 'whole'),
   grip: (body) => `A grip of the curve of ${body.function}`,
   coloured: (body) => !body.family,
-  actions: ({ body }) => [
+  actions: ({ id, body }) => [
     {
       key: 'findings',
       words: `Findings of ${body.function}`,
       act: () => void study(body.function),
     },
+    ...(body.family
+      ? []
+      : [{ key: 'tell', words: 'Put its formula into a text, live', act: () => tell(id, '', '') }]),
   ],
   additions: () => [
     {

@@ -1,19 +1,7 @@
-import { useBench } from '../../bench/store';
-import { fresh } from '../../shared/entries';
-import { lastFunction, needsFunction } from '../bench';
+import { lastFunction, needsFunction, tell } from '../bench';
 import type { PageKind } from '../kind';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
-
-/** Puts the area into a text of its own, live. */
-function tell(id: string) {
-  const pieces = [
-    { kind: 'words' as const, text: 'The area is ' },
-    { kind: 'measure' as const, text: id },
-    { kind: 'words' as const, text: '.' },
-  ];
-  void useBench().askEdit({ kind: 'put', entry: fresh('text', { pieces }) });
-}
 
 export const region: PageKind<'region'> = {
   name: () => 'region',
@@ -30,7 +18,9 @@ export const region: PageKind<'region'> = {
     body.conditions = body.conditions?.filter((c) => c.trim());
     if (body.conditions?.length) body.function = body.other = body.from = body.to = undefined;
   },
-  actions: ({ id }) => [{ key: 'tell', words: 'Put its area into a text', act: () => tell(id) }],
+  actions: ({ id }) => [
+    { key: 'tell', words: 'Put its area into a text', act: () => tell(id, 'The area is ', '.') },
+  ],
   additions: () => [
     {
       key: 'region',

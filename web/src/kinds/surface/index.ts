@@ -2,6 +2,7 @@ import { useBench } from '../../bench/store';
 import type { EntryOf, SurfacePiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { ofKind } from '../../shared/entries';
+import { tell } from '../bench';
 import type { PageKind } from '../kind';
 import { lastHeight } from './functions';
 import Form from './Form.vue';
@@ -57,7 +58,11 @@ export const surface: PageKind<'surface'> = {
     body.conditions = body.conditions?.filter((c) => c.trim());
     if (!body.conditions?.length) delete body.conditions;
   },
-  actions: (e) => [...sectionActions(e), ...pieceActions(e)],
+  actions: (e) => [
+    ...sectionActions(e),
+    ...pieceActions(e),
+    { key: 'tell', words: 'Put its formula into a text, live', act: () => tell(e.id, '', '') },
+  ],
   additions: () => [
     {
       key: 'surface',
