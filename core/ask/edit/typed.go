@@ -112,7 +112,7 @@ func meant(d *document.Document, text string) document.Body {
 	hangsOn := func(letter string) bool { return slices.Contains(expr.Names(right), letter) }
 	switch name, isName := relation.Sides[0].(*expr.Name); {
 	case isName && name.Name == "x" && !s.Names["x"] && !hangsOn("x") && !hangsOn("y"):
-		return &guide.Body{Direction: guide.Upright, At: text[right.Pos():right.End()]}
+		return &guide.Body{Direction: guide.Upright, At: behindEquals(text)}
 	case isName && !hangsOn("y"):
 		return nil
 	case isName:
@@ -122,6 +122,12 @@ func meant(d *document.Document, text string) document.Body {
 		return nil // f(x) = … may be read as a product too
 	}
 	return curve
+}
+
+// behindEquals is the right side of an equation as it was typed, its brackets with it.
+func behindEquals(text string) string {
+	_, right, _ := strings.Cut(text, "=")
+	return strings.TrimSpace(right)
 }
 
 // runningLetters are those that run along a curve when they have no value: (cos t, sin t).
@@ -184,7 +190,7 @@ func heightMeant(d *document.Document, text string) string {
 	if d.DecimalComma {
 		separator = "; "
 	}
-	return freeFunctionName(d) + "(x" + separator + "y) = " + text[right.Pos():right.End()]
+	return freeFunctionName(d) + "(x" + separator + "y) = " + behindEquals(text)
 }
 
 // tupleIn takes a pair or a triple apart; a name before it begins with a capital, since f(2, 3) is a value.

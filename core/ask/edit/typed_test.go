@@ -30,6 +30,7 @@ func typed(t *testing.T, text string) *document.Document {
 func TestWhatStandsInABookIsUnderstoodAsItStands(t *testing.T) {
 	for text, want := range map[string]document.Body{
 		"x = 3":            &guide.Body{Direction: guide.Upright, At: "3"},
+		"x = (1 + 2)/3":    &guide.Body{Direction: guide.Upright, At: "(1 + 2)/3"},
 		"x = c":            &guide.Body{Direction: guide.Upright, At: "c"},
 		"x = ln(9)/2":      &guide.Body{Direction: guide.Upright, At: "ln(9)/2"},
 		"(2, 3)":           &point.Body{Name: "P", X: "2", Y: "3"},
