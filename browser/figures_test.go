@@ -19,6 +19,8 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/spacecurve"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/kinds/trajectory"
 )
@@ -38,6 +40,11 @@ func TestFigures(t *testing.T) {
 	frames(t, "a polar curve of 25 turns and 101 loops, as its ray turns", fineCurve(t), "θ")
 	frames(t, "the same curve, another dial moves all of it", fineCurve(t), "a")
 	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
+	frames(t, "a surface of 50 by 50 cells, with its section and its graph", cutSurface(t), "a")
+	frames(t, "the same, its section moved", cutSurface(t), "c")
+	measured(t, "the same surface, turned", cutSurface(t), turnAround)
+	frames(t, "a curve in space with its shadows and its circle of curvature, run through", coil(t), "t")
+	frames(t, "the same, all of it moved", coil(t), "h")
 	// On a shared host the figures hold only while this is near 0.
 	after := processorTimes(t)
 	const steal, idle = 7, 3
@@ -148,16 +155,70 @@ func shown(t *testing.T, d *document.Document, entry document.Entry) *document.D
 
 type timing struct{ Core, Transfer, Draw, Total, Page, All float64 }
 
+// cutSurface is a surface with a dial, cut at another, the section's graph beside.
+func cutSurface(t *testing.T) *document.Document {
+	d, err := edit.State(document.New("A surface"), "", "f(x, y) = a sin(x) cos(y)")
+	require.NoError(t, err)
+	d, err = edit.AddParameters(d, []string{"a"})
+	require.NoError(t, err)
+	d.Scenes[0].Values["a"] = 2
+	d, err = edit.AddSection(d, d.Shown[0].ID, surface.AcrossY, 0)
+	require.NoError(t, err)
+	return d
+}
+
+// coil is a helix of six turns that a point runs through.
+func coil(t *testing.T) *document.Document {
+	d, err := edit.Typed(document.New("A coil"), "", "(2cos t, 2 sin t, h t)")
+	require.NoError(t, err)
+	curve := d.Shown[0].Body.(*spacecurve.Body)
+	curve.To = "12π"
+	d.Panels[0].Window.Space.Low, d.Panels[0].Window.Space.High = 0, 6
+	for _, piece := range []spacecurve.SpacePiece{spacecurve.Osculating, spacecurve.Shadows} {
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(piece), Shown: true})
+		require.NoError(t, err)
+	}
+	d.Scenes[0].Values["h"] = 0.1
+	return d
+}
+
+// turnAround turns space by pointer events, one for each display frame.
+func turnAround(t *testing.T, page *rod.Page, moves int) {
+	t.Helper()
+	ask[any](t, page, `async (moves) => {
+		const plane = document.querySelector('.plane');
+		const box = plane.getBoundingClientRect();
+		const fire = (kind, dx, dy) => plane.dispatchEvent(new PointerEvent(kind, {bubbles: true, pointerId: 1, button: 0,
+			clientX: box.left + box.width / 2 + dx, clientY: box.top + 30 + dy}));
+		plane.setPointerCapture = () => {};
+		fire('pointerdown', 0, 0);
+		for (let i = 0; i < moves; i++) {
+			await new Promise(requestAnimationFrame);
+			fire('pointermove', 200 * Math.sin(i / 25), 60 * Math.sin(i / 40));
+		}
+		fire('pointerup', 0, 0);
+		await parvix.settled();
+	}`, moves)
+}
+
 // frames drags a dial across its bar and back, a move a display frame, and prints the frames' times.
 func frames(t *testing.T, name string, d *document.Document, dial string) {
+	measured(t, name, d, func(t *testing.T, page *rod.Page, moves int) {
+		t.Helper()
+		drag(t, page, dial, moves)
+	})
+}
+
+// measured prints the times of frames while something is moved, a move a display frame.
+func measured(t *testing.T, name string, d *document.Document, move func(t *testing.T, page *rod.Page, moves int)) {
 	page := visit(t, 1280, 800)
 	enterAs(t, page, "/api/session/demo", "{}")
 	goTo(t, page, "/bench/"+importDocument(t, page, d))
 	drawn(t, page)
-	drag(t, page, dial, 60) // warm
+	move(t, page, 60) // warm
 	before := ask[int](t, page, `() => { const n = parvix.timings.length; parvix.timings.splice(0); return n; }`)
 	require.Positive(t, before)
-	drag(t, page, dial, 150)
+	move(t, page, 150)
 	timings := ask[[]timing](t, page, `() => parvix.timings`)
 	part := func(of func(timing) float64) []float64 {
 		var list []float64

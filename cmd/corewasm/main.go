@@ -136,6 +136,9 @@ func putWindow(panel int32, left, right, bottom, top float64, equal int32) {
 	})
 }
 
+//go:wasmexport moving
+func moving(on int32) { guarded(func() { door.Moving(the, on != 0) }) }
+
 //go:wasmexport orbit
 func orbit(panel int32, dx, dy float64) { guarded(func() { door.Orbit(the, int(panel), dx, dy) }) }
 

@@ -21,6 +21,8 @@ type Door struct {
 	floats    []float32
 	texts     []byte
 	sent      []sent // by panel
+	// moving tells that a hand moves something: surfaces are drawn of fewer cells until it rests.
+	moving bool
 }
 
 // New is a door with nothing behind it yet.

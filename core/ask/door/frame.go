@@ -84,6 +84,9 @@ func SettleLabels(door *Door) {
 	}
 }
 
+// Moving tells whether the frames that come follow a hand, or stand.
+func Moving(door *Door, on bool) { door.moving = on }
+
 // Turn covers a shown entry that is seen, or reveals one that is not; Unturn undoes them all.
 func (door *Door) Turn(shown int) {
 	if door.d != nil && shown >= 0 && shown < len(door.d.Shown) {
@@ -271,6 +274,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		return false
 	}
 	d := door.d
+	c.Moving = door.moving
 	p := c.Compose(d.Frame(panel, width, height))
 	sent := door.sentTo(panel)
 	ground, changed := p.Ground, float32(1)

@@ -15,8 +15,8 @@ type Latticed interface {
 	Lattice(on *On) (x, y []float64)
 }
 
-// cellsAcross is about how many cells a surface has along an axis; meshRoom by how much closer the lines of its mesh stand than numbers.
-const cellsAcross, meshRoom = 50, 1.5
+// cellsAcross is about how many cells a surface has along an axis, cellsMoving while a hand moves something; meshRoom by how much closer the lines of its mesh stand than numbers.
+const cellsAcross, cellsMoving, meshRoom = 50, 24, 1.5
 
 // spacious composes the panels that show space.
 type spacious struct{ *Composer }
@@ -117,13 +117,16 @@ func (c spacious) latticeFor(f *evaluate.Frame, ons []*On) (l solid.Lattice) {
 		}
 	}
 	q := &c.View.Projection
-	p := f.Panel
+	p, cells := f.Panel, cellsAcross
+	if c.Moving {
+		cells = cellsMoving
+	}
 	lines := func(axis int, mesh axis) ([]float64, []bool) {
 		var values []float64
 		for _, t := range mesh.ticks {
 			values = append(values, t.value)
 		}
-		return solid.Lines(q.Box[axis][0], q.Box[axis][1], values, cellsAcross, further[axis]...)
+		return solid.Lines(q.Box[axis][0], q.Box[axis][1], values, cells, further[axis]...)
 	}
 	long := func(axis int) float64 { return (q.Box[axis][1] - q.Box[axis][0]) * q.Units[axis] / q.Zoom * meshRoom }
 	l.X, c.MeshX = lines(0, ticks(p.TicksX, p.StepX, q.Box[0][0], q.Box[0][1], long(0)))

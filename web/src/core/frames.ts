@@ -1,6 +1,6 @@
 // The loop of frames: moves that come while enough requests are on their way are merged, the latest wins.
 import { CoreLost, type Core } from './client';
-import type { FrameAnswer, TextSize, Move, PanelSize } from './messages';
+import { isContinual, type FrameAnswer, type Move, type PanelSize, type TextSize } from './messages';
 
 /** Milliseconds of one frame, for whoever measures. */
 export interface FrameTiming {
@@ -34,6 +34,9 @@ function keyOf(move: Move): string | undefined {
   return parts ? move.slice(0, parts).join() : undefined;
 }
 
+/** Milliseconds after the last move of a hand until what moved is taken to rest. */
+const restsAfter = 160;
+
 /** Two, so that the worker draws one picture while the page still lays out the words of the one before. */
 const mostFlying = 2;
 
@@ -49,6 +52,9 @@ export class Frames {
   observe: (timing: FrameTiming) => void = () => undefined;
   panels: PanelSize[] = [];
   private marked = false;
+  private resting = 0;
+  /** Whether what is drawn of fewer cells while it moves has to be drawn anew when it rests. */
+  isCoarse = () => false;
 
   constructor(
     private readonly core: Core,
@@ -89,6 +95,10 @@ export class Frames {
 
   private async send() {
     const { since, moves, texts, waiting } = this;
+    window.clearTimeout(this.resting);
+    if (moves.some(isContinual) && this.isCoarse()) {
+      this.resting = window.setTimeout(() => void this.request(['settleLabels']), restsAfter);
+    }
     this.wanted = false;
     this.moves = [];
     this.texts = [];

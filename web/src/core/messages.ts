@@ -34,6 +34,13 @@ export type Move =
   | ['inkForget']
   | ['clearTraces'];
 
+/** Moves that come one after the other while a hand moves something, or something moves by itself. */
+const continual = new Set<Move[0]>([
+  ...(['dragDial', 'sweepDial', 'dragPoint', 'zoomWindow', 'panWindow'] as const),
+  ...(['stretchWindow', 'putWindow', 'orbit', 'look', 'goScene'] as const),
+]);
+export const isContinual = ([name]: Move) => continual.has(name);
+
 export interface PanelSize {
   width: number;
   height: number;

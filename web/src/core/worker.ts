@@ -3,6 +3,7 @@
 import './wasm_exec.js';
 import type { Answer, Ask, FrameTexts } from '../generated/types';
 import { loadFonts } from './fonts';
+import { isContinual } from './messages';
 import type {
   FrameAnswer,
   FrameRequest,
@@ -16,6 +17,7 @@ import { Surface } from './surface';
 
 type Exports = {
   mem: WebAssembly.Memory;
+  moving(on: number): void;
   panelSize(panel: number, width: number, height: number): void;
   frame(panel: number, width: number, height: number): number;
   floats(): number;
@@ -72,6 +74,7 @@ function frame(request: FrameRequest): FrameAnswer {
     return clock - begun;
   };
   const answer: FrameAnswer = { pictures: [], values: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
+  core.moving(request.moves.some(isContinual) ? 1 : 0);
   request.panels.forEach((size, panel) => core.panelSize(panel, size.width, size.height));
   for (const [name, ...numbers] of request.moves) {
     if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
