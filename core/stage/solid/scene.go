@@ -17,6 +17,7 @@ type Scene struct {
 	strands []Strand
 	marks   []Mark
 	painter painter
+	thin    []view.Place
 }
 
 // Wall is a see-through plane across an axis.

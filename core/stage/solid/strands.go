@@ -20,11 +20,12 @@ type Seen struct {
 }
 
 // Sizes in pixels: how far apart the places of a line are at which it is looked whether it is hidden, the width of what is hidden as a
-// share, half of a gap where a line goes under another.
+// share, half of a gap where a line goes under another, how near to each other two places of a line are at least.
 const (
 	lookEvery   = 8.0
 	hiddenShare = 0.6
 	halfGap     = 5.0
+	thinnest    = 2.0
 	// hiddenOpacity is that of what is behind a surface.
 	hiddenOpacity = 0.5
 )
@@ -65,7 +66,7 @@ func (s *Scene) seen(k int) (list []Seen) {
 		now.Points, now.Near = append(now.Points, [2]float64{x, y}), append(now.Near, near)
 	}
 	isHidden := func(p view.Place) bool { return s.Hides(p, strand.On) }
-	s.eachStep(strand.Line, func(a, b view.Place, isNew bool) {
+	s.eachStep(s.thinned(strand.Line), func(a, b view.Place, isNew bool) {
 		hiddenB := isHidden(b)
 		if isNew {
 			end()
@@ -83,6 +84,26 @@ func (s *Scene) seen(k int) (list []Seen) {
 	})
 	end()
 	return list
+}
+
+// thinned leaves out places that are seen all but where the one before is.
+func (s *Scene) thinned(line []view.Place) []view.Place {
+	const fewToThin = 64
+	if len(line) < fewToThin {
+		return line
+	}
+	s.thin = s.thin[:0]
+	last := [2]float64{math.Inf(1), 0}
+	for k, p := range line {
+		at := s.Projection.Pixel(p)
+		dx, dy := at[0]-last[0], at[1]-last[1]
+		isEnd := k == len(line)-1 || !p.IsFinite() || k > 0 && !line[k-1].IsFinite() || !line[k+1].IsFinite()
+		if !isEnd && dx*dx+dy*dy < thinnest*thinnest {
+			continue
+		}
+		s.thin, last = append(s.thin, p), at
+	}
+	return s.thin
 }
 
 // change is where between two places a line goes behind a surface or comes out again.
