@@ -18,7 +18,7 @@ import (
 
 // Document draws a demonstration's first panels at its starting values, without labels.
 func Document(doc *document.Document, width, height float64) string {
-	return write(composed(doc, width, height), doc.Title, width, height, 0)
+	return write(composed(doc, width, height, 0), doc.Title, width, height, 0)
 }
 
 // part is a panel's picture beside those of others.
@@ -27,8 +27,8 @@ type part struct {
 	width   float64
 }
 
-// composed are the pictures of the panels that are drawn beside each other.
-func composed(doc *document.Document, width, height float64) []part {
+// composed are the pictures of the panels that are drawn beside each other; cells is how many a surface has along an axis, 0 for the usual.
+func composed(doc *document.Document, width, height float64, cells int) []part {
 	d := evaluate.Load(doc, nil)
 	shares := sharesOf(doc)
 	if len(shares) > 1 {
@@ -38,7 +38,7 @@ func composed(doc *document.Document, width, height float64) []part {
 	}
 	parts := make([]part, len(shares))
 	for i, share := range shares {
-		var c compose.Composer
+		c := compose.Composer{Cells: cells}
 		parts[i] = part{c.Compose(d.Frame(i, width*share, height)), width * share}
 	}
 	return parts
@@ -67,10 +67,12 @@ func write(parts []part, title string, width, height, grain float64) string {
 // Small is Document in at most so many bytes: points and marks that crowd are left out, and where that is not enough only
 // the title is left.
 func Small(doc *document.Document, width, height float64, most int) string {
-	parts := composed(doc, width, height)
-	for _, grain := range []float64{0, 0.7, 1.5, 3, 6} {
-		if text := write(parts, doc.Title, width, height, grain); len(text) <= most {
-			return text
+	for _, cells := range []int{compose.MovingCells, compose.MovingCells / 2} {
+		parts := composed(doc, width, height, cells)
+		for _, grain := range []float64{0, 0.7, 1.5, 3, 6} {
+			if text := write(parts, doc.Title, width, height, grain); len(text) <= most {
+				return text
+			}
 		}
 	}
 	return write(nil, doc.Title, width, height, 0)

@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/trace"
 	"parvix/demo"
 	"parvix/export/svg"
@@ -105,4 +106,16 @@ func TestInkIsPartOfThePicture(t *testing.T) {
 	red := theme.Paper.Hues[1]
 	assert.NotContains(t, without, red)
 	assert.Contains(t, with, red)
+}
+
+// A surface on the shelf is seen, of fewer cells than on the stage.
+func TestASurfaceHasRoomInASmallPicture(t *testing.T) {
+	d := document.New("A saddle")
+	d.Panels[0].Kind, d.Panels[0].Window = document.InSpace, document.Window{Left: -3, Right: 3, Bottom: -3, Top: 3, Space: document.FirstSight}
+	d.Stated = []document.Stated{{ID: "s1", Kind: document.Function, Name: "f", Variables: []string{"x", "y"}, Formula: "2 sin(x) cos(y)"}}
+	d.Shown = []document.Entry{{ID: "u1", Body: &surface.Body{Function: "f"}}}
+	require.NoError(t, d.Check())
+	small := svg.Small(d, 480, 300, 60_000)
+	assert.Greater(t, len(small), 5_000)
+	assert.Less(t, len(small), len(svg.Document(d, 480, 300)))
 }

@@ -274,7 +274,9 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		return false
 	}
 	d := door.d
-	c.Moving = door.moving
+	if c.Cells = 0; door.moving {
+		c.Cells = compose.MovingCells
+	}
 	p := c.Compose(d.Frame(panel, width, height))
 	sent := door.sentTo(panel)
 	ground, changed := p.Ground, float32(1)

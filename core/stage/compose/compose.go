@@ -52,8 +52,8 @@ type Composer struct {
 	// Space is what stands in space on the panel; MeshX and MeshY tell which lines of its lattice are drawn on surfaces.
 	Space        solid.Scene
 	MeshX, MeshY []bool
-	// Moving tells that a hand moves something: surfaces have fewer cells until it rests.
-	Moving bool
+	// Cells is about how many cells a surface has along an axis; 0 stands for the usual.
+	Cells int
 	// box are the edges of space's box.
 	box     [][2][2]float64
 	ground  view.View

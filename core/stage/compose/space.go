@@ -15,8 +15,11 @@ type Latticed interface {
 	Lattice(on *On) (x, y []float64)
 }
 
-// cellsAcross is about how many cells a surface has along an axis, cellsMoving while a hand moves something; meshRoom by how much closer the lines of its mesh stand than numbers.
-const cellsAcross, cellsMoving, meshRoom = 50, 24, 1.5
+// MovingCells is about how many cells a surface has along an axis while a hand moves something.
+const MovingCells = 24
+
+// usualCells is that at rest; meshRoom by how much closer the lines of its mesh stand than numbers.
+const usualCells, meshRoom = 50, 1.5
 
 // spacious composes the panels that show space.
 type spacious struct{ *Composer }
@@ -117,9 +120,9 @@ func (c spacious) latticeFor(f *evaluate.Frame, ons []*On) (l solid.Lattice) {
 		}
 	}
 	q := &c.View.Projection
-	p, cells := f.Panel, cellsAcross
-	if c.Moving {
-		cells = cellsMoving
+	p, cells := f.Panel, usualCells
+	if c.Cells > 0 {
+		cells = c.Cells
 	}
 	lines := func(axis int, mesh axis) ([]float64, []bool) {
 		var values []float64
