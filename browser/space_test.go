@@ -81,6 +81,9 @@ func TestACurveInSpaceIsRunThroughAndSeenFromAbove(t *testing.T) {
 	until(t, l.page, `async () => (await parvix.values()).t > 3.13`)
 	drawn(t, l.page)
 	saying(t, l.page, ".only-spoken[role=status]", "seen from straight above.*It has a hole at 0, 1, 1, for t equals 0")
+	click(t, saying(t, l.page, "[aria-label=Shown] button", "^findings"))
+	saying(t, l.page, "[aria-label=Shown] dt", "^hole$")
+	saying(t, l.page, "[aria-label=Shown] dt", "^meets the xz-plane$")
 	q := inSpace(t, l, 0)
 	assert.InDelta(t, 90, ask[document.Window](t, l.page, `() => parvix.window(0)`).Space.Tilt, 1e-9)
 	for _, piece := range []struct {

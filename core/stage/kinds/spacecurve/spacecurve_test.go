@@ -100,3 +100,19 @@ func TestThePointIsLedAlongTheCurve(t *testing.T) {
 	bad.Shown[0].Body.(*spacecurve.Body).Driver = "k"
 	assert.Equal(t, "not-a-parameter", stagetest.Problems(evaluate.Load(bad, nil))["s2"])
 }
+
+// The findings tell the hole with its limit, where the planes are met, and that the curve never closes (worked by hand: cos t = 0 at ±π/2).
+func TestFindingsOfACurveInSpace(t *testing.T) {
+	e := run(t, hole())
+	lines, err := e.Shown[0].Live.(*spacecurve.Live).Findings(e)
+	require.NoError(t, err)
+	told := map[string]string{}
+	for _, l := range lines {
+		told[l.Name] = l.LaTeX
+	}
+	assert.Equal(t, `t=0:\;(0,\,1,\,1)\text{ from both sides}`, told["hole"])
+	assert.Equal(t, `\text{never}`, told["closes"])
+	assert.Contains(t, told["meets the xz-plane"], "(−1,\\,0,\\,0.5)")
+	assert.NotContains(t, told, "meets the xy-plane")
+	assert.Contains(t, told, "speed at its point")
+}

@@ -168,3 +168,19 @@ func TestWhatStandsInSpaceIsNotDrawnInThePlane(t *testing.T) {
 	}
 	assert.True(t, strings.HasPrefix(sentence, "the section of f at x="), sentence)
 }
+
+// x² − y² has a saddle at the origin and lies between −4 and 4 over −2 ≤ x, y ≤ 2; its slopes are 2x and −2y (common practice).
+func TestFindingsOfASurface(t *testing.T) {
+	e := over(t, "x² − y²")
+	lines, err := e.Shown[0].Live.(*surface.Live).Findings(e, e.Panel(0).Window)
+	require.NoError(t, err)
+	told := map[string]string{}
+	for _, l := range lines {
+		told[l.Name] = l.LaTeX
+	}
+	assert.Equal(t, "f_{x}=2 x", told["slope along x"])
+	assert.Equal(t, "f_{y}=-2 y", told["slope along y"])
+	assert.Equal(t, `{(0,\,0,\,0)}`, told["saddle points"])
+	assert.Equal(t, `-4\dots 4`, told["heights over this floor"])
+	assert.NotContains(t, told, "highest around")
+}

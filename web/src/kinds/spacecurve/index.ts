@@ -3,6 +3,7 @@ import type { EntryOf, SpacePiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { hasKind, ofKind } from '../../shared/entries';
 import type { PageKind } from '../kind';
+import SpaceFindings from '../SpaceFindings.vue';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
 
@@ -54,6 +55,7 @@ export const spaceCurve: PageKind<'spaceCurve'> = {
     ['none', 'nothing'],
   ],
   coloured: () => true,
+  below: SpaceFindings,
   actions: (e) => [
     ...(e.body.driver
       ? []

@@ -5,6 +5,7 @@ import { ofKind } from '../../shared/entries';
 import { tell } from '../bench';
 import type { PageKind } from '../kind';
 import { lastHeight } from './functions';
+import SpaceFindings from '../SpaceFindings.vue';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
 
@@ -54,6 +55,7 @@ export const surface: PageKind<'surface'> = {
     ['none', 'nothing'],
   ],
   coloured: () => true,
+  below: SpaceFindings,
   tidy: (body) => {
     body.conditions = body.conditions?.filter((c) => c.trim());
     if (!body.conditions?.length) delete body.conditions;
