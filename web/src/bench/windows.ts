@@ -99,7 +99,7 @@ export function useWindows(bench: Bench) {
     outer.right >= inner.right &&
     outer.bottom <= inner.bottom &&
     outer.top >= inner.top &&
-    !outer.space;
+    (!outer.space || JSON.stringify(outer) === JSON.stringify(inner));
 
   /** Whether a window glides to where a new curve is seen. */
   const isFitting = ref(false);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The box of a space panel in one small sheet: its ends, scales, names, and whether what is far is smaller.
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { Panel, Window } from '../generated/types';
 import Sheet from '../shared/Sheet.vue';
@@ -32,7 +32,7 @@ const change = (fields: Partial<Panel>) =>
   bench.change((copy) => Object.assign(copy.panels[props.index]!, fields));
 
 /** The window as it is seen, and what its ends are in the fields. */
-let seen: Window | undefined;
+const seen = shallowRef<Window>();
 const numbers = ({ left, right, bottom, top, space }: Window): Record<End, number> => ({
   ...{ left, right, bottom, top },
   ...{ low: space?.low ?? 0, high: space?.high ?? 0 },
@@ -42,9 +42,10 @@ const written = (v: number) => String(Number(v.toPrecision(6)));
 async function show() {
   problem.value = undefined;
   const size = bench.frames.panels[props.index]!;
-  seen = (await bench.askInPlay({ kind: 'window', panel: props.index, ...size })).window;
-  if (!seen) return;
-  for (const end of ends) typed.value[end] = written(numbers(seen)[end]);
+  const { window } = await bench.askInPlay({ kind: 'window', panel: props.index, ...size });
+  seen.value = window;
+  if (!window) return;
+  for (const end of ends) typed.value[end] = written(numbers(window)[end]);
   typed.value.tall = props.panel.tall ? written(props.panel.tall) : '';
   for (const key of ['nameX', 'nameY', 'nameZ', 'title', 'caption'] as const)
     typed.value[key] = props.panel[key] ?? '';
@@ -60,8 +61,8 @@ async function numberIn(field: End | 'tall'): Promise<number | undefined> {
 
 async function applyEnds() {
   problem.value = undefined;
-  if (!seen) return;
-  const now = numbers(seen);
+  if (!seen.value) return;
+  const now = numbers(seen.value);
   if (ends.every((end) => typed.value[end] === written(now[end]))) return;
   for (const end of ends) {
     if (typed.value[end] === written(now[end])) continue;
@@ -75,7 +76,7 @@ async function applyEnds() {
     return;
   }
   const { low, high, ...floor } = now;
-  await put({ ...floor, space: { ...seen.space!, low, high } });
+  await put({ ...floor, space: { ...seen.value.space!, low, high } });
 }
 
 async function put(window: Window) {
@@ -101,7 +102,7 @@ async function applyWords(field: Words) {
 }
 
 const turnPerspective = (perspective: boolean) =>
-  seen && void put({ ...seen, space: { ...seen.space!, perspective } });
+  seen.value && void put({ ...seen.value, space: { ...seen.value.space!, perspective } });
 
 const status = (field: End | 'tall') => (problem.value?.field === field ? 'error' : '');
 </script>
