@@ -29,7 +29,7 @@ func TestASurfaceIsCutAndTheSectionSeenAsAGraph(t *testing.T) {
 	l.open("What to do with surface of f")
 	l.item("Cut it across y at a dial")
 	l.openIn("[aria-label=Shown]", "What to do with g")
-	l.item("Put its formula into a text")
+	l.item("Put the formula of g into a text")
 	l.atMost(8)
 	drawn(t, l.page)
 	doc := documentOf(t, l.page)
@@ -37,13 +37,14 @@ func TestASurfaceIsCutAndTheSectionSeenAsAGraph(t *testing.T) {
 	require.Len(t, doc.Said, 1)
 	assertAccessible(t, l.page, "space")
 
-	// The plane can be taken at its corner in space (core/stage/kinds/surface tests the hand); the graph follows the dial.
-	one(t, l.page, `[aria-label^="Point section at y = c"]`)
+	// The plane is taken at its corner in space; the graph and the text follow.
 	before := values(t, l.page)["c"]
-	click(t, one(t, l.page, `[aria-label="c one step up"]`))
+	text := ask[string](t, l.page, `() => document.querySelector('[aria-label=Said]').textContent`)
+	pull(t, l.page, one(t, l.page, `[aria-label^="Point section at y = c"]`), 40, 10)
 	drawn(t, l.page)
 	c := values(t, l.page)["c"]
 	require.NotEqual(t, before, c, "the dial goes with the plane")
+	until(t, l.page, `before => document.querySelector('[aria-label=Said]').textContent !== before`, text)
 	q := inSpace(t, l, 0)
 	var onSurface, onGraph [][2]float64
 	w := seenOn(t, l.page, 1)

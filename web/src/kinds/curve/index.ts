@@ -29,7 +29,13 @@ export const curve: PageKind<'curve'> = {
     },
     ...(body.family
       ? []
-      : [{ key: 'tell', words: 'Put its formula into a text, live', act: () => tell(id, '', '') }]),
+      : [
+          {
+            key: 'tell',
+            words: `Put the formula of ${body.function} into a text, live`,
+            act: () => tell(id, '', ''),
+          },
+        ]),
   ],
   additions: () => [
     {

@@ -63,7 +63,11 @@ export const surface: PageKind<'surface'> = {
   actions: (e) => [
     ...sectionActions(e),
     ...pieceActions(e),
-    { key: 'tell', words: 'Put its formula into a text, live', act: () => tell(e.id, '', '') },
+    {
+      key: 'tell',
+      words: `Put the formula of ${e.body.function} into a text, live`,
+      act: () => tell(e.id, '', ''),
+    },
   ],
   additions: () => [
     {
