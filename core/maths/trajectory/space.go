@@ -90,7 +90,8 @@ func isSame(p, q [3]float64) bool {
 	return true
 }
 
-// exactGap is the readable number next to a place at which a coordinate has exactly no value.
+// exactGap is the readable number next to a place at which a coordinate has exactly no value, or at which the curve jumps; nil where none
+// passes that test.
 func (c *Curve) exactGap(t float64) expr.Node {
 	for at := range exact.Near(t) {
 		for _, n := range c.coordinates() {
@@ -101,9 +102,18 @@ func (c *Curve) exactGap(t float64) expr.Node {
 		}
 	}
 	for at := range exact.Near(t) {
-		return at // it jumps there
+		if c.jumpsAt(exact.Float(at)) {
+			return at
+		}
 	}
 	return nil
+}
+
+// jumpsAt tells that the curve has other places on both sides of a number, as near as two float64 can be.
+func (c *Curve) jumpsAt(t float64) bool {
+	x0, y0, z0 := c.At(math.Nextafter(t, math.Inf(-1)))
+	x1, y1, z1 := c.At(math.Nextafter(t, math.Inf(1)))
+	return !isSame([3]float64{x0, y0, z0}, [3]float64{x1, y1, z1})
 }
 
 // limits are those of the coordinates on one side, by series where the place is known exactly.

@@ -10,3 +10,12 @@ func Says(text string) Word { return Word{Text: text} }
 
 // NameWord is a name, typeset.
 func NameWord(name string) Word { return Word{LaTeX: expr.LaTeXName(name)} }
+
+// RelationLaTeX typesets a relation in x and y as it was typed.
+func RelationLaTeX(d Moment, text string) string {
+	r, err := expr.ParseRelation(text, d.Scope().With("x", "y"))
+	if err != nil {
+		return `\text{` + text + `}`
+	}
+	return d.Typeset(r.LaTeX(d.Class))
+}

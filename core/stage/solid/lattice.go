@@ -70,11 +70,3 @@ func find(lines []float64, at float64) int {
 	}
 	return min(i, n-1)
 }
-
-// Index is the place of a line among others, −1 where it is none of them.
-func Index(lines []float64, at float64) int {
-	if i, exact := slices.BinarySearch(lines, at); exact {
-		return i
-	}
-	return -1
-}

@@ -80,9 +80,6 @@ func (s *Scene) AddStrand(line Strand) { s.strands = append(s.strands, line) }
 // AddMark adds a point.
 func (s *Scene) AddMark(m Mark) { s.marks = append(s.marks, m) }
 
-// Sheets are the surfaces.
-func (s *Scene) Sheets() []*Sheet { return s.sheets }
-
 // Hides tells whether a surface stands between a place and the eye; own is the sheet on which the place lies, nil for none.
 func (s *Scene) Hides(p view.Place, own *Sheet) bool {
 	if len(s.sheets) == 0 || !s.Projection.Holds(p) {

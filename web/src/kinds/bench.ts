@@ -1,5 +1,6 @@
 // What the kinds ask of the bench.
 import { useBench } from '../bench/store';
+import type { Action } from '../shared/ActionMenu.vue';
 import { fresh, hasKind, isOn } from '../shared/entries';
 
 /** The stated functions of one variable, as choices. */
@@ -43,4 +44,26 @@ export function emptyPanels(): string[] | undefined {
   const panels = bench.document?.panels ?? [];
   const empty = panels.filter((p) => !bench.document?.shown.some((e) => isOn(e, p.id)));
   return empty.length && empty.length < panels.length ? empty.map((p) => p.id) : undefined;
+}
+
+/** Actions that show or hide pieces of an entry in this scene; there finds the part that shows one already. */
+export function pieceActions<P extends string>(
+  of: string,
+  pieces: [P, string][],
+  there: (piece: P) => { id: string } | undefined,
+): Action[] {
+  const bench = useBench();
+  return pieces.map(([piece, words]) => {
+    const part = there(piece);
+    const shown = !part || bench.isHidden(part.id);
+    return {
+      key: piece,
+      words: `${shown ? 'Show' : 'Hide'} ${words}`,
+      act: () =>
+        void bench.askEdit({
+          kind: 'showPiece',
+          piece: { of, piece, ratio: '', shown, scene: bench.scene },
+        }),
+    };
+  });
 }

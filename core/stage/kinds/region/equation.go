@@ -118,5 +118,5 @@ func (l *Where) labelled(on *compose.On, begun int) []compose.Anchor {
 		return nil
 	}
 	a.Pen = compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(compose.CurveWidth), compose.PatternOf(on.Entry, 0), 1)
-	return on.Labelled(a, relationLaTeX(on.Now, l.Equation.text), compose.ColourOf(on.Entry))
+	return on.Labelled(a, evaluate.RelationLaTeX(on.Now, l.Equation.text), compose.ColourOf(on.Entry))
 }

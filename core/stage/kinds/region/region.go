@@ -5,7 +5,6 @@ package region
 import (
 	"strings"
 
-	"parvix/core/formula/expr"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -35,7 +34,7 @@ func (b *Body) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 	if len(b.Conditions) > 0 {
 		var parts []string
 		for _, text := range b.Conditions {
-			parts = append(parts, "{"+relationLaTeX(d, text)+"}")
+			parts = append(parts, "{"+evaluate.RelationLaTeX(d, text)+"}")
 		}
 		if l, is := s.Live.(*Where); is && l.Equation != nil {
 			return l.Equation.sentence(d, parts)
@@ -48,15 +47,6 @@ func (b *Body) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Word {
 		sentence = append(sentence, evaluate.NameWord(b.Other))
 	}
 	return append(sentence, evaluate.Says(" from "), d.FormulaWord(b.From), evaluate.Says(" to "), d.FormulaWord(b.To))
-}
-
-// relationLaTeX typesets a relation as it was typed.
-func relationLaTeX(d evaluate.Moment, text string) string {
-	r, err := expr.ParseRelation(text, d.Scope().With("x", "y"))
-	if err != nil {
-		return `\text{` + text + `}`
-	}
-	return d.Typeset(r.LaTeX(d.Class))
 }
 
 // label stands in the middle of a region: its area, where it has one that can be told.

@@ -119,9 +119,6 @@ func (l *Live) Studied(d evaluate.Moment) (*curves.Curve, error) {
 	return curves.Parametric(n[0], n[1], n[2], letter)
 }
 
-// Letter is that of the parameter.
-func (l *Live) Letter() string { return l.body.Letters() }
-
 // run is the curve as it is run through on a panel.
 func (l *Live) run(on *compose.On) *tracked {
 	stamp, units := on.Now.StampOf(l.on, -1), on.View.Projection.Units

@@ -245,20 +245,12 @@ func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 		}
 	}
 	for _, text := range b.Conditions {
-		words = append(words, evaluate.Says(", where "), evaluate.Word{LaTeX: relationLaTeX(d, text)})
+		words = append(words, evaluate.Says(", where "), evaluate.Word{LaTeX: evaluate.RelationLaTeX(d, text)})
 	}
 	return words
 }
 
-func relationLaTeX(d evaluate.Moment, text string) string {
-	r, err := expr.ParseRelation(text, d.Scope().With("x", "y"))
-	if err != nil {
-		return `\text{` + text + `}`
-	}
-	return d.Typeset(r.LaTeX(d.Class))
-}
-
-// Describe says the function, and between which heights it lies over the middle of the window.
+// Describe says the function.
 func (l *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	return []string{fmt.Sprintf("The surface of %s: %s.", l.body.Function, d.Spoken(l.Function))}
 }

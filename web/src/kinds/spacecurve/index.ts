@@ -2,6 +2,7 @@ import { useBench } from '../../bench/store';
 import type { EntryOf, SpacePiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { hasKind, ofKind } from '../../shared/entries';
+import { pieceActions } from '../bench';
 import type { PageKind } from '../kind';
 import SpaceFindings from '../SpaceFindings.vue';
 import Form from './Form.vue';
@@ -14,25 +15,6 @@ const pieces: [SpacePiece, string][] = [
   ['tangent', 'the tangent'],
   ['osculating', 'the circle of curvature'],
 ];
-
-function pieceActions(e: EntryOf<'spaceCurve'>): Action[] {
-  const bench = useBench();
-  return pieces.map(([piece, words]) => {
-    const there = ofKind(bench.document?.shown, 'spaceCurvePart').find(
-      (p) => p.body.of === e.id && p.body.piece === piece,
-    );
-    const shown = !there || bench.isHidden(there.id);
-    return {
-      key: piece,
-      words: `${shown ? 'Show' : 'Hide'} ${words}`,
-      act: () =>
-        void bench.askEdit({
-          kind: 'showPiece',
-          piece: { of: e.id, piece, ratio: '', shown, scene: bench.scene },
-        }),
-    };
-  });
-}
 
 /** Gives each piece between holes and breaks a colour of its own, or all the same. */
 const colour = ({ id, body }: EntryOf<'spaceCurve'>): Action => ({
@@ -67,7 +49,11 @@ export const spaceCurve: PageKind<'spaceCurve'> = {
           },
         ]),
     colour(e),
-    ...pieceActions(e),
+    ...pieceActions(e.id, pieces, (piece) =>
+      ofKind(useBench().document?.shown, 'spaceCurvePart').find(
+        (p) => p.body.of === e.id && p.body.piece === piece,
+      ),
+    ),
   ],
   additions: () => [
     {

@@ -2,7 +2,7 @@ import { useBench } from '../../bench/store';
 import type { EntryOf, SurfacePiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { ofKind } from '../../shared/entries';
-import { tell } from '../bench';
+import { pieceActions, tell } from '../bench';
 import type { PageKind } from '../kind';
 import { lastHeight } from './functions';
 import SpaceFindings from '../SpaceFindings.vue';
@@ -20,23 +20,6 @@ const pieces: [SurfacePiece, string][] = [
   ['slopes', 'the slopes of both sections'],
   ['levels', 'level curves'],
 ];
-
-function pieceActions(e: EntryOf<'surface'>): Action[] {
-  const bench = useBench();
-  return pieces.map(([piece, words]) => {
-    const there = partsOf(e.id).find((p) => p.body.piece === piece);
-    const shown = !there || bench.isHidden(there.id);
-    return {
-      key: piece,
-      words: `${shown ? 'Show' : 'Hide'} ${words}`,
-      act: () =>
-        void bench.askEdit({
-          kind: 'showPiece',
-          piece: { of: e.id, piece, ratio: '', shown, scene: bench.scene },
-        }),
-    };
-  });
-}
 
 const sectionActions = ({ id }: EntryOf<'surface'>): Action[] =>
   ['x', 'y', 'z'].map((axis) => ({
@@ -62,7 +45,7 @@ export const surface: PageKind<'surface'> = {
   },
   actions: (e) => [
     ...sectionActions(e),
-    ...pieceActions(e),
+    ...pieceActions(e.id, pieces, (piece) => partsOf(e.id).find((p) => p.body.piece === piece)),
     {
       key: 'tell',
       words: `Put the formula of ${e.body.function} into a text, live`,

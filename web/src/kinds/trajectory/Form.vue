@@ -1,18 +1,14 @@
 <script setup lang="ts">
 // A polar or parametric curve on an interval.
-import { computed } from 'vue';
 import FormulaField from '../../folio/FormulaField.vue';
-import type { Problem, Rest, TrajectoryBody } from '../../generated/types';
-import Choice from '../../shared/Choice.vue';
-import { rests } from '../../shared/rests';
-import { parameters } from '../bench';
+import type { Problem, TrajectoryBody } from '../../generated/types';
+import RunFields from '../RunFields.vue';
 import FamilyFields from '../FamilyFields.vue';
 
 const body = defineModel<TrajectoryBody>({ required: true });
 const props = defineProps<{ refused?: Problem }>();
 const emit = defineEmits<{ keep: []; cancel: [] }>();
 const at = (field: string) => (props.refused?.field === field ? props.refused : undefined);
-const dials = computed(parameters);
 </script>
 
 <template>
@@ -39,23 +35,6 @@ const dials = computed(parameters);
     <label>from <a-input v-model:value="body.from" aria-label="Curve from" /></label>
     <label>to <a-input v-model:value="body.to" aria-label="Curve to" /></label>
   </div>
-  <label v-if="dials.length" class="line">
-    drawn up to
-    <Choice
-      :model-value="body.driver ?? ''"
-      :options="[{ value: '', label: 'its end' }, ...dials]"
-      label="Drawn up to"
-      @update:model-value="body.driver = $event || undefined"
-    />
-  </label>
-  <label v-if="body.driver" class="line">
-    the rest
-    <Choice
-      :model-value="body.rest || 'faint'"
-      :options="rests"
-      label="The rest of the curve"
-      @update:model-value="body.rest = $event as Rest"
-    />
-  </label>
+  <RunFields v-model="body" />
   <FamilyFields v-model="body.family" />
 </template>

@@ -3,6 +3,7 @@ import { useBench } from '../../bench/store';
 import type { EntryOf, TrajectoryPiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { fresh, ofKind } from '../../shared/entries';
+import { pieceActions as toggles } from '../bench';
 import type { PageKind } from '../kind';
 import Line from '../Line.vue';
 import PartForm from '../PartForm.vue';
@@ -12,7 +13,6 @@ const parts = (of: string) =>
 
 /** Actions that show or hide what belongs to the point. */
 export function pieceActions(e: EntryOf<'trajectory'>): Action[] {
-  const bench = useBench();
   const polar: [TrajectoryPiece, string][] = [['ray', 'the ray and the radius']];
   const all: [TrajectoryPiece, string][] = [
     ...(e.body.function ? polar : []),
@@ -25,19 +25,7 @@ export function pieceActions(e: EntryOf<'trajectory'>): Action[] {
     ['directions', 'the direction'],
     ['swept', 'the area swept'],
   ];
-  return all.map(([piece, words]) => {
-    const there = parts(e.id).find((p) => p.body.piece === piece && !p.body.step);
-    const shown = !there || bench.isHidden(there.id);
-    return {
-      key: piece,
-      words: `${shown ? 'Show' : 'Hide'} ${words}`,
-      act: () =>
-        void bench.askEdit({
-          kind: 'showPiece',
-          piece: { of: e.id, piece, ratio: '', shown, scene: bench.scene },
-        }),
-    };
-  });
+  return toggles(e.id, all, (piece) => parts(e.id).find((p) => p.body.piece === piece && !p.body.step));
 }
 
 /** Actions that shade what lies between a polar curve and another one. */
