@@ -40,9 +40,12 @@ func ranSince(before, after counters) []string {
 // pull drags with the mouse from the middle of an element by so many pixels, in steps.
 func pull(t *testing.T, page *rod.Page, e *rod.Element, dx, dy float64) {
 	t.Helper()
+	// What has just come up has no shape until it is laid out.
+	require.NoError(t, e.Timeout(patience).WaitVisible())
 	shape, err := e.Shape()
 	require.NoError(t, err)
 	box := shape.Box()
+	require.NotNil(t, box, "it has no shape")
 	x, y := box.X+box.Width/2, box.Y+box.Height/2
 	mouse := page.Mouse
 	require.NoError(t, mouse.MoveTo(proto.Point{X: x, Y: y}))
