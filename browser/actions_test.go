@@ -215,9 +215,7 @@ func TestAnExportedPictureCarriesTheFacesOfItsFormulas(t *testing.T) {
 		URL.createObjectURL = (blob) => { void blob.text().then(text => (window.saved = text)); return original(blob); };
 	}`)
 	click(t, one(t, page, `[aria-label="Export"]`))
-	item, err := openItem(page, "Picture", patience)
-	require.NoError(t, err)
-	click(t, item)
+	require.NoError(t, takeItem(page, "Picture", patience))
 	until(t, page, `() => window.saved?.includes('@font-face{font-family:ParvixFormula1;font-style:italic;src:url(data:font/woff2')`)
 	until(t, page, `() => new DOMParser().parseFromString(window.saved, 'image/svg+xml').querySelectorAll('text[font-family^=ParvixFormula]').length > 3`)
 }

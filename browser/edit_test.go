@@ -1,6 +1,7 @@
 package browser
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
@@ -50,11 +51,8 @@ func choose(t *testing.T, page *rod.Page, entry *rod.Element, action string) {
 	const tries = 3
 	for range tries {
 		click(t, more)
-		var item *rod.Element
-		if item, err = openItem(page, action, patience/tries); err == nil {
-			if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err == nil {
-				return
-			}
+		if err = takeItem(page, action, patience/tries); err == nil {
+			return
 		}
 	}
 	require.NoError(t, err, "there is no item %s", action)
@@ -68,14 +66,37 @@ func menuItem(t *testing.T, page *rod.Page, words string) *rod.Element {
 	return item
 }
 
-// openItem finds an item that can be seen; closed menus stay in the page unseen.
+// openItem finds an item of the menu that has the focus and rests: one that still glides into its place would be missed.
 func openItem(page *rod.Page, words string, within time.Duration) (*rod.Element, error) {
-	item, err := page.Timeout(within).ElementByJS(rod.Eval(`(words) => [...document.querySelectorAll('[role^="menuitem"]')]
-		.find(e => e.getClientRects().length > 0 && e.textContent.trim().startsWith(words)) ?? null`, words)) // null is waited for, undefined is not
+	item, err := page.Timeout(within).ElementByJS(rod.Eval(`(words) => {
+		const menu = document.activeElement?.closest('[role=menu]');
+		const moves = menu?.closest('.ant-dropdown')?.getAnimations({ subtree: true }).some(a => a.playState === 'running');
+		if (!menu || moves) return null; // null is waited for, undefined is not
+		return [...menu.querySelectorAll('[role^="menuitem"]')].find(e => e.textContent.trim().startsWith(words)) ?? null;
+	}`, words))
 	if err != nil {
 		return nil, err
 	}
 	return item.CancelTimeout(), nil
+}
+
+// takeItem clicks an item of the menu that is open, and says so when the click met something else.
+func takeItem(page *rod.Page, words string, within time.Duration) error {
+	item, err := openItem(page, words, within)
+	if err != nil {
+		return err
+	}
+	if _, err = item.Eval(`() => { window.itemTaken = false; this.addEventListener('click', () => { window.itemTaken = true; }); }`); err != nil {
+		return err
+	}
+	if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err != nil {
+		return err
+	}
+	taken, err := page.Timeout(patience).Eval(`() => window.itemTaken !== false`)
+	if err == nil && !taken.Value.Bool() {
+		err = fmt.Errorf("the click missed %s", words)
+	}
+	return err
 }
 
 func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
@@ -128,9 +149,7 @@ func TestOneFieldTakesWhatABookHas(t *testing.T) {
 	labelled(t, page, "x2+y2=9")
 	saying(t, page, "[aria-label=Shown] .entry", "the circle")
 	click(t, one(t, page, `[aria-label="Show something on the stage"]`))
-	item, err := openItem(page, "type it", patience)
-	require.NoError(t, err)
-	click(t, item)
+	require.NoError(t, takeItem(page, "type it", patience))
 	write(t, one(t, page, `input[aria-label="Statement"]`), "(3cos t, 2sin t)")
 	saying(t, page, ".reading", "cos")
 	press(t, page, input.Enter)
@@ -193,7 +212,7 @@ func TestPointsGuidesTracesAndTextsAreAddedChangedMovedAndDeleted(t *testing.T) 
 	plus := `[aria-label="Show something on the stage"]`
 	add := func(what string) {
 		click(t, one(t, page, plus))
-		click(t, menuItem(t, page, what))
+		require.NoError(t, takeItem(page, what, patience))
 	}
 	last := func() document.Entry {
 		d := documentOf(t, page)

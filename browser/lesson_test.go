@@ -65,11 +65,8 @@ func (l *lesson) item(words string) {
 	const tries = 3
 	var err error
 	for range tries {
-		var item *rod.Element
-		if item, err = openItem(l.page, words, patience/tries); err == nil {
-			if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err == nil {
-				return
-			}
+		if err = takeItem(l.page, words, patience/tries); err == nil {
+			return
 		}
 		click(l.t, one(l.t, l.page, l.opened))
 	}

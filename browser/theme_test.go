@@ -62,13 +62,13 @@ func TestTheScreenWearsTheChosenColours(t *testing.T) {
 	wears(theme.Paper)
 
 	click(t, one(t, page, `[aria-label="Colours of the screen"]`))
-	click(t, menuItem(t, page, "blackboard"))
+	require.NoError(t, takeItem(page, "blackboard", patience))
 	wears(theme.Board)
 	require.NoError(t, page.Reload())
 	drawn(t, page)
 	wears(theme.Board)
 	click(t, one(t, page, `[aria-label="Colours of the screen"]`))
-	click(t, menuItem(t, page, "as this machine"))
+	require.NoError(t, takeItem(page, "as this machine", patience))
 	wears(theme.Paper)
 }
 
