@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/parametric"
 	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/surface"
@@ -20,7 +21,7 @@ import (
 // inSpace tells whether a body stands in space alone.
 func inSpace(body document.Body) bool {
 	switch b := body.(type) {
-	case *surface.Body, *spacecurve.Body, *spacecurve.PartBody:
+	case *surface.Body, *parametric.Body, *spacecurve.Body, *spacecurve.PartBody:
 		return true
 	case *surface.PartBody:
 		return b.Piece != surface.Levels

@@ -9,6 +9,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/parametric"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/kinds/spacecurve"
@@ -155,12 +156,14 @@ func pairMeant(d *document.Document, text string) document.Body {
 	if slices.Contains(letters, "x") || slices.Contains(letters, "y") {
 		return nil
 	}
+	if len(parts) == 3 && name == "" {
+		if body := surfaceMeant(d, parts, letters); body != nil {
+			return body
+		}
+	}
 	for _, letter := range runningLetters {
 		if name == "" && slices.Contains(letters, letter) {
-			turn := "2π"
-			if d.AngleUnit == document.Degree {
-				turn = "360"
-			}
+			turn := wholeTurn(d)
 			if len(parts) == 3 {
 				return &spacecurve.Body{X: parts[0], Y: parts[1], Z: parts[2], Variable: letter, From: "0", To: turn}
 			}
@@ -171,6 +174,51 @@ func pairMeant(d *document.Document, text string) document.Body {
 		return nil
 	}
 	return &point.Body{Name: name, X: parts[0], Y: parts[1]}
+}
+
+// wholeTurn is a turn in the unit of the demonstration.
+func wholeTurn(d *document.Document) string {
+	if d.AngleUnit == document.Degree {
+		return "360"
+	}
+	return "2π"
+}
+
+// surfaceMeant is the parametric surface that a triple in two running letters gives: (2cos u, 2 sin u, v). A letter that stands in a
+// function of angles turns once, another runs from −1 to 1.
+func surfaceMeant(d *document.Document, parts, letters []string) document.Body {
+	var running []string
+	for _, pair := range [][2]string{{"u", "v"}, {"s", "t"}, {"θ", "φ"}, {"t", "v"}, {"r", "t"}, {"r", "θ"}, {"r", "φ"}} {
+		if slices.Contains(letters, pair[0]) && slices.Contains(letters, pair[1]) {
+			running = pair[:]
+			break
+		}
+	}
+	if running == nil {
+		return nil
+	}
+	turns := map[string]bool{}
+	for _, part := range parts {
+		f, _ := expr.Parse(part, scope(d))
+		expr.Walk(f.Node, func(n expr.Node) bool {
+			if call, is := n.(*expr.Call); is && (call.Name == "sin" || call.Name == "cos") {
+				for _, letter := range expr.Names(call) {
+					turns[letter] = true
+				}
+			}
+			return true
+		})
+	}
+	ends := func(letter string) (from, to string) {
+		if turns[letter] {
+			return "0", wholeTurn(d)
+		}
+		return "−1", "1"
+	}
+	b := &parametric.Body{X: parts[0], Y: parts[1], Z: parts[2], U: running[0], V: running[1]}
+	b.FromU, b.ToU = ends(b.U)
+	b.FromV, b.ToV = ends(b.V)
+	return b
 }
 
 // heightMeant writes z = x² − y² as a function of x and y; another text stays.
@@ -269,6 +317,8 @@ func Reading(d *document.Document, text string, latex func(expr.Node) string) (r
 		return "x=" + write(b.At), true
 	case *point.Body:
 		return evaluate.HeadLaTeX(b.Name, nil) + `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
+	case *parametric.Body:
+		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `,\;` + write(b.Z) + `\right)`, true
 	case *spacecurve.Body:
 		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `,\;` + write(b.Z) + `\right)`, true
 	case *trajectory.Body:

@@ -2,6 +2,7 @@ package compose
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/evaluate"
@@ -120,6 +121,11 @@ func (c spacious) latticeFor(f *evaluate.Frame, ons []*On) (l solid.Lattice) {
 		}
 	}
 	q := &c.View.Projection
+	if len(further[0])+len(further[1]) == 0 {
+		// No surface stands over the floor, and what else there is needs no columns.
+		c.MeshX, c.MeshY = make([]bool, 2), make([]bool, 2)
+		return solid.Lattice{X: slices.Clone(q.Box[0][:]), Y: slices.Clone(q.Box[1][:])}
+	}
 	p, cells := f.Panel, usualCells
 	if c.Cells > 0 {
 		cells = c.Cells
@@ -221,6 +227,19 @@ func (on *On) AlongLine(line []view.Place) (a Anchor, ok bool) {
 		}
 	}
 	return a, ok
+}
+
+// TripleFormulaLaTeX writes the coordinates of a place in space as formulas in some variables.
+func TripleFormulaLaTeX(d evaluate.Moment, coordinates [3]string, variables ...string) string {
+	sep := `,\;`
+	if d.HasDecimalComma() {
+		sep = `;\;`
+	}
+	var parts [3]string
+	for k, text := range coordinates {
+		parts[k] = d.FormulaWord(text, variables...).LaTeX
+	}
+	return `\left(` + parts[0] + sep + parts[1] + sep + parts[2] + `\right)`
 }
 
 // TripleLaTeX writes a place in space.

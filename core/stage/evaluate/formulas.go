@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/problem"
@@ -235,8 +236,8 @@ func (fs *Formulas) Expression(text, object, field string, variables ...string) 
 		return nil
 	}
 	inputs := fs.values.inputs
-	if len(variables) == 1 {
-		inputs = append([]string{variables[0]}, fs.values.inputs[1:]...)
+	if len(variables) > 0 {
+		inputs = append(slices.Clone(variables), fs.values.inputs[1:]...)
 	}
 	if err := Affordable(inlined, inputs, n, "this", symbolic.MaxNodes); err != nil {
 		fs.Report(err, object, field)

@@ -10,6 +10,7 @@ import (
 	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/kinds/guide"
+	"parvix/core/stage/kinds/parametric"
 	"parvix/core/stage/kinds/path"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
@@ -40,6 +41,7 @@ var All = []func() kind.Body{
 	func() kind.Body { return &circle.PartBody{} },
 	func() kind.Body { return &figure.Body{} },
 	func() kind.Body { return &region.Body{} },
+	func() kind.Body { return &parametric.Body{} },
 	func() kind.Body { return &spacecurve.Body{} },
 	func() kind.Body { return &spacecurve.PartBody{} },
 	func() kind.Body { return &surface.Body{} },

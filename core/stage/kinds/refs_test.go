@@ -37,7 +37,7 @@ func texts(v reflect.Value, path string, visit func(path string, text *string)) 
 // which follow where their data are put (edit.PutData).
 var refersToNothing = map[string]bool{"point.Name": true, "guide.Name": true, "figure.Name": true, "trajectory.Variable": true,
 	"trajectoryPart.Coordinate": true, "circlePart.Ratio": true, "text.Pieces.Text": true,
-	"spaceCurve.Variable": true, "scatter.X": true, "scatter.Y": true, "scatter.Error": true, "scatter.Labels.Words": true}
+	"spaceCurve.Variable": true, "parametricSurface.U": true, "parametricSurface.V": true, "scatter.X": true, "scatter.Y": true, "scatter.Error": true, "scatter.Labels.Words": true}
 
 // A formula, name or id that Refs does not list would not be renamed, checked or missed when it is gone.
 func TestEveryTextOfABodyIsAmongWhatItRefersTo(t *testing.T) {

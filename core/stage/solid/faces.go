@@ -37,6 +37,8 @@ type painter struct {
 	slab  [2]float64
 	clips bool
 	run   run
+	// netted are the parts of the nets in each column.
+	netted map[int][]piece
 	// out, far, near, edge and pair are used again and again.
 	out, far, near, edge [][2]float64
 	pair                 [2][2]float64
@@ -52,6 +54,7 @@ func (s *Scene) PaintFaces(to Canvas) {
 	for k, sheet := range s.sheets {
 		p.pixels[k] = sheet.pixels(p.pixels[k][:0], &s.Projection)
 	}
+	p.spread()
 	if len(s.walls[0]) == 0 && len(s.walls[1]) > 0 {
 		p.outer = 1
 	}
@@ -222,6 +225,11 @@ func (p *painter) column(row, turn turnOf) {
 			}
 		}
 	}
+	if len(p.netted[k]) > 0 {
+		p.flush(row)
+		pile{p, i, j, k}.paint()
+		return
+	}
 	if only < 0 {
 		p.flush(row)
 		return
@@ -229,7 +237,7 @@ func (p *painter) column(row, turn turnOf) {
 	s := p.sheets[only]
 	if several || s.state[k] == cut || p.clips && !p.isInSlab(s.corners(i, j)) {
 		p.flush(row)
-		p.pieces(i, j)
+		pile{p, i, j, k}.paint()
 		return
 	}
 	p.join(row, turn, only, k, i, j)

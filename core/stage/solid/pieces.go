@@ -3,34 +3,46 @@ package solid
 import (
 	"sort"
 
+	"parvix/core/stage/picture"
 	"parvix/core/stage/view"
 )
 
-// piece is a part of a sheet in a column, above so many others.
+// piece is a part of a sheet or of a net in a column, with its place among the sheets there: each has an odd rank, in their order from
+// below, and what lies between two has the even one between theirs.
 type piece struct {
 	polygon
 	sheet, rank int
+	net         *Net
+	normal      view.Place
 }
 
-// pieces paints a column in which something is cut: by the box, the heights of the slab, or other sheets.
-func (p *painter) pieces(i, j int) {
+// pile are the pieces of a column in which something is cut: by the box, the heights of the slab, or other sheets.
+type pile struct {
+	*painter
+	// i and j are the column's places along both axes, k is that of its cell.
+	i, j, k int
+}
+
+// paint paints them from the back to the front.
+func (p pile) paint() {
 	var list []piece
 	for n, s := range p.sheets {
-		polygons := s.polygonsOf(i, j)
-		if len(p.sheets) > 1 && s.state[p.Lattice.cell(i, j)] == whole && p.crosses(n, i, j) {
-			polygons = s.fan(polygons[0], i, j)
+		polygons := s.polygonsOf(p.i, p.j)
+		if len(p.sheets) > 1 && s.state[p.k] == whole && p.crosses(n) {
+			polygons = s.fan(polygons[0], p.i, p.j)
 		}
 		for _, polygon := range polygons {
 			if p.clips {
-				polygon = clipped(polygon, func(q view.Place) float64 { return q[2] - p.slab[0] })
-				polygon = clipped(polygon, func(q view.Place) float64 { return p.slab[1] - q[2] })
+				polygon = clipped(polygon, func(q view.Place) float64 { return q[2] - p.slab[0] }, sideCut)
+				polygon = clipped(polygon, func(q view.Place) float64 { return p.slab[1] - q[2] }, sideCut)
 			}
-			for _, part := range p.parted(polygon, n, i, j) {
-				list = append(list, piece{part, n, p.rankOf(part, n, i, j)})
+			for _, part := range p.parted(polygon, n) {
+				list = append(list, piece{polygon: part, sheet: n, rank: 2*p.rankOf(part, n) + 1})
 			}
 		}
 	}
-	middle := view.Place{p.Lattice.X[i], p.Lattice.Y[j], (p.slab[0] + p.slab[1]) / 2}
+	list = p.netPieces(list)
+	middle := view.Place{p.Lattice.X[p.i], p.Lattice.Y[p.j], (p.slab[0] + p.slab[1]) / 2}
 	isAbove := p.Projection.IsAbove(2, middle[2])
 	sort.SliceStable(list, func(a, b int) bool {
 		if list[a].rank != list[b].rank {
@@ -39,19 +51,40 @@ func (p *painter) pieces(i, j int) {
 		return p.nearOf(list[a].polygon) < p.nearOf(list[b].polygon)
 	})
 	for _, part := range list {
-		p.piece(part, i, j)
+		p.piece(part)
 	}
 }
 
+// netPieces are the parts of the nets in a column, cut where sheets go through them.
+func (p pile) netPieces(list []piece) []piece {
+	for _, part := range p.netted[p.k] {
+		whole := part.polygon
+		if p.clips {
+			whole = clipped(whole, func(q view.Place) float64 { return q[2] - p.slab[0] }, sideBare)
+			whole = clipped(whole, func(q view.Place) float64 { return p.slab[1] - q[2] }, sideBare)
+		}
+		for _, polygon := range p.parted(whole, noSheet) {
+			if len(polygon) >= 3 {
+				part.polygon, part.rank = polygon, 2*p.rankOf(polygon, noSheet)
+				list = append(list, part)
+			}
+		}
+	}
+	return list
+}
+
+// noSheet stands for the place of a sheet among all where there is none.
+const noSheet = -1
+
 // crosses tells whether another sheet goes through a cell.
-func (p *painter) crosses(n, i, j int) bool {
-	own := p.sheets[n].corners(i, j)
+func (p pile) crosses(n int) bool {
+	own := p.sheets[n].corners(p.i, p.j)
 	for m, other := range p.sheets {
-		if m == n || other.state[p.Lattice.cell(i, j)] == empty {
+		if m == n || other.state[p.k] == empty {
 			continue
 		}
 		above, below := false, false
-		for k, c := range other.corners(i, j) {
+		for k, c := range other.corners(p.i, p.j) {
 			above, below = above || own[k][2] > c[2], below || own[k][2] < c[2]
 		}
 		if above && below {
@@ -72,17 +105,17 @@ func (s *Sheet) fan(whole polygon, i, j int) (parts []polygon) {
 }
 
 // parted cuts a polygon of a sheet where other sheets go through it.
-func (p *painter) parted(whole polygon, n, i, j int) []polygon {
+func (p pile) parted(whole polygon, n int) []polygon {
 	parts := []polygon{whole}
 	for m, other := range p.sheets {
-		if m == n || other.state[p.Lattice.cell(i, j)] == empty {
+		if m == n || other.state[p.k] == empty {
 			continue
 		}
-		above := func(q view.Place) float64 { return q[2] - other.bilinear(i, j, q[0], q[1]) }
+		above := func(q view.Place) float64 { return q[2] - other.bilinear(p.i, p.j, q[0], q[1]) }
 		below := func(q view.Place) float64 { return -above(q) }
 		var next []polygon
 		for _, part := range parts {
-			for _, half := range []polygon{clipped(part, above), clipped(part, below)} {
+			for _, half := range []polygon{clipped(part, above, sideCut), clipped(part, below, sideCut)} {
 				if len(half) >= 3 {
 					next = append(next, half)
 				}
@@ -97,10 +130,10 @@ func (p *painter) parted(whole polygon, n, i, j int) []polygon {
 }
 
 // rankOf counts the sheets below a part.
-func (p *painter) rankOf(part polygon, n, i, j int) (rank int) {
+func (p pile) rankOf(part polygon, n int) (rank int) {
 	at := middleOf(part)
 	for m, other := range p.sheets {
-		if m != n && other.state[p.Lattice.cell(i, j)] != empty && other.bilinear(i, j, at[0], at[1]) < at[2] {
+		if m != n && other.state[p.k] != empty && other.bilinear(p.i, p.j, at[0], at[1]) < at[2] {
 			rank++
 		}
 	}
@@ -114,50 +147,83 @@ func middleOf(part polygon) (m view.Place) {
 	return m
 }
 
-func (p *painter) nearOf(part polygon) float64 {
+func (p pile) nearOf(part polygon) float64 {
 	_, _, near := p.Projection.At(middleOf(part))
 	return near
 }
 
 // piece paints a part with its lines.
-func (p *painter) piece(part piece, i, j int) {
+func (p pile) piece(part piece) {
 	if len(part.polygon) < 3 {
 		return
 	}
-	s, k := p.sheets[part.sheet], p.Lattice.cell(i, j)
 	middle := middleOf(part.polygon)
-	tone, _ := p.toneOf(s, s.normal[k], middle)
 	centre := p.Projection.Pixel(middle)
 	points := make([][2]float64, len(part.polygon))
 	p.out = p.out[:0]
+	opacity := float32(1)
+	if part.net != nil {
+		opacity = part.net.Opacity
+	}
 	for c, corner := range part.polygon {
 		points[c] = p.Projection.Pixel(corner.Place)
-		p.out = append(p.out, pushed(points[c], centre))
+		if opacity < 1 {
+			p.out = append(p.out, points[c]) // what is see-through would be darker where it overlaps
+		} else {
+			p.out = append(p.out, pushed(points[c], centre))
+		}
 	}
-	p.to.Face(tone, 1, p.out, k)
+	p.to.Face(p.toneOfPiece(&part, middle), opacity, p.out, p.k)
 	for c, corner := range part.polygon {
-		edge := [][2]float64{points[c], points[(c+1)%len(points)]}
-		switch {
-		case corner.side == sideBare:
-		case corner.side == sideCut:
-			p.to.Line(borderPen(s), edge)
-		case s.border[k]&(1<<corner.side) != 0:
-			p.to.Line(borderPen(s), edge)
-		case p.isMeshAt(s, corner.side, i, j):
-			p.to.Line(meshPen(s), edge)
+		if pen, is := p.edgePen(&part, corner.side); is {
+			p.to.Line(pen, [][2]float64{points[c], points[(c+1)%len(points)]})
 		}
 	}
 }
 
+// toneOfPiece is the tint of a part; one that is see-through has its hue.
+func (p pile) toneOfPiece(part *piece, middle view.Place) picture.Colour {
+	switch {
+	case part.net == nil:
+		s := p.sheets[part.sheet]
+		tone, _ := p.toneOf(s.Hue, s.normal[p.k], middle)
+		return tone
+	case part.net.Opacity < 1:
+		return part.net.Hue
+	}
+	return p.toneOfNet(part.net.Hue, part.normal, middle)
+}
+
+// edgePen is how an edge of a part is drawn, if it is.
+func (p pile) edgePen(part *piece, side int8) (pen Pen, is bool) {
+	if part.net != nil {
+		switch side {
+		case sideCut:
+			return borderPen(part.net.Hue), true
+		case sideMesh:
+			return meshPen(part.net.Hue), true
+		}
+		return Pen{}, false
+	}
+	s := p.sheets[part.sheet]
+	switch {
+	case side == sideBare:
+		return Pen{}, false
+	case side == sideCut, s.border[p.k]&(1<<side) != 0:
+		return borderPen(s.Hue), true
+	}
+	return meshPen(s.Hue), p.isMeshAt(s, side)
+}
+
 // isMeshAt tells whether a side of a cell lies on the mesh.
-func (p *painter) isMeshAt(s *Sheet, side int8, i, j int) bool {
+func (p pile) isMeshAt(s *Sheet, side int8) bool {
 	switch side {
 	case sideLowX:
-		return s.MeshX[i]
+		return s.MeshX[p.i]
 	case sideHighX:
-		return s.MeshX[i+1]
+		return s.MeshX[p.i+1]
 	case sideLowY:
-		return s.MeshY[j]
+		return s.MeshY[p.j]
 	}
-	return s.MeshY[j+1]
+	return s.MeshY[p.j+1]
 }

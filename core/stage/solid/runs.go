@@ -21,7 +21,7 @@ type run struct {
 func (p *painter) join(row, turn turnOf, n, k, i, j int) {
 	s := p.sheets[n]
 	centre := view.Place{(p.Lattice.X[i] + p.Lattice.X[i+1]) / 2, (p.Lattice.Y[j] + p.Lattice.Y[j+1]) / 2, s.height(i, j)}
-	tone, isFront := p.toneOf(s, s.normal[k], centre)
+	tone, isFront := p.toneOf(s.Hue, s.normal[k], centre)
 	next := run{is: true, sheet: n, tone: tone, isFront: isFront, first: turn, last: turn, rowSides: s.border[k] & p.rowSides()}
 	r := &p.run
 	if r.is && r.sheet == n && r.tone == tone && r.isFront == isFront && r.rowSides == next.rowSides && r.last.isLow == turn.isLow &&
@@ -64,19 +64,36 @@ func (p *painter) meshOf(s *Sheet, axis int) []bool {
 // Tones are of how many a hue's tints are; the last is that of lines.
 const Tones = picture.Tones
 
-// toneOf is the tint of a face with a normal, and whether its upper side is seen.
-func (p *painter) toneOf(s *Sheet, normal view.Place, at view.Place) (picture.Colour, bool) {
-	q := &p.Projection
-	eye := q.Eye(at)
-	toEye := normal[0]*eye[0]*q.Units[0] + normal[1]*eye[1]*q.Units[1] + normal[2]*eye[2]*q.Units[2]
+// toneOf is the tint of a face of a sheet with a normal, and whether its upper side is seen.
+func (p *painter) toneOf(hue picture.Colour, normal view.Place, at view.Place) (picture.Colour, bool) {
 	bright, under := normal.Dot(p.light), 0
-	if toEye < 0 {
+	if !p.isFaced(normal, at) {
 		// What light comes from below is let in, so that the lower side is dark, but not without shape.
 		bright, under = 0.5-bright/2, 2
 	}
+	return picture.TintOf(hue, shade(bright)+under), under == 0
+}
+
+// shade is the tone of a face that is so bright.
+func shade(bright float64) int {
 	const full, steep = 0.98, 11.0
-	tone := max(0, min(Tones-4, int((full-bright)*steep)))
-	return picture.TintOf(s.Hue, tone+under), under == 0
+	return max(0, min(Tones-4, int((full-bright)*steep)))
+}
+
+// isFaced tells whether a normal points to the eye.
+func (p *painter) isFaced(normal, at view.Place) bool {
+	q := &p.Projection
+	eye := q.Eye(at)
+	return normal[0]*eye[0]*q.Units[0]+normal[1]*eye[1]*q.Units[1]+normal[2]*eye[2]*q.Units[2] >= 0
+}
+
+// toneOfNet is the tint of a cell of a net: neither of its sides is the upper one.
+func (p *painter) toneOfNet(hue picture.Colour, normal, at view.Place) picture.Colour {
+	bright := normal.Dot(p.light)
+	if !p.isFaced(normal, at) {
+		bright = -bright
+	}
+	return picture.TintOf(hue, shade(bright))
 }
 
 // flush paints the run that has been gathered in a row, with the lines of the mesh on its far sides and those of the border.
@@ -96,7 +113,7 @@ func (p *painter) flush(row turnOf) {
 	}
 	p.to.Face(r.tone, 1, p.outline(far, near), cell)
 	last := len(far) - 1
-	mesh, border := meshPen(s), borderPen(s)
+	mesh, border := meshPen(s.Hue), borderPen(s.Hue)
 	draw := func(isMesh, isBorder bool, points [][2]float64) {
 		if !isMesh && !isBorder {
 			return
@@ -150,11 +167,11 @@ func (p *painter) borderAt(s *Sheet, row, turn turnOf) uint8 {
 	return s.border[p.Lattice.cell(row.cell, turn.cell)]
 }
 
-func meshPen(s *Sheet) Pen {
-	return Pen{picture.TintOf(s.Hue, Tones-1), meshWidth, picture.Whole, 1}
+func meshPen(hue picture.Colour) Pen {
+	return Pen{picture.TintOf(hue, Tones-1), meshWidth, picture.Whole, 1}
 }
 
-func borderPen(s *Sheet) Pen { return Pen{s.Hue, borderWidth, picture.Whole, 1} }
+func borderPen(hue picture.Colour) Pen { return Pen{hue, borderWidth, picture.Whole, 1} }
 
 // outline is that of a strip between two lines, a little larger.
 func (p *painter) outline(far, near [][2]float64) [][2]float64 {

@@ -12,6 +12,7 @@ type Scene struct {
 	Projection view.Projection
 	Lattice    Lattice
 	sheets     []*Sheet
+	nets       []*Net
 	// walls are the planes across x, across y and across z.
 	walls   [3][]Wall
 	strands []Strand
@@ -27,6 +28,12 @@ type Wall struct {
 	Opacity float32
 }
 
+// Cover is a surface that hides what lies behind it.
+type Cover interface {
+	// hides tells whether it stands between a place and the eye; isOwn that the place lies on it.
+	hides(s *Scene, p view.Place, isOwn bool) bool
+}
+
 // Pen is how a line is drawn.
 type Pen struct {
 	Colour  picture.Colour
@@ -39,8 +46,8 @@ type Pen struct {
 type Strand struct {
 	Line []view.Place
 	Pen  Pen
-	// On is the sheet on which it lies, nil for none.
-	On *Sheet
+	// On is the surface on which it lies, nil for none.
+	On Cover
 	// Owner is the place of the entry that it belongs to.
 	Owner int
 	// Head is the length of an arrowhead at its end in pixels, 0 for none.
@@ -55,14 +62,14 @@ type Mark struct {
 	Colour picture.Colour
 	Shape  picture.Shape
 	Radius float32
-	On     *Sheet
+	On     Cover
 	Owner  int
 }
 
 // Begin empties a scene.
 func (s *Scene) Begin(q view.Projection, l Lattice) {
 	s.Projection, s.Lattice = q, l
-	s.sheets, s.strands, s.marks = s.sheets[:0], s.strands[:0], s.marks[:0]
+	s.sheets, s.nets, s.strands, s.marks = s.sheets[:0], s.nets[:0], s.strands[:0], s.marks[:0]
 	for k := range s.walls {
 		s.walls[k] = s.walls[k][:0]
 	}
@@ -71,27 +78,43 @@ func (s *Scene) Begin(q view.Projection, l Lattice) {
 // AddSheet adds a surface over the scene's lattice.
 func (s *Scene) AddSheet(sheet *Sheet) { s.sheets = append(s.sheets, sheet) }
 
+// AddNet adds a parametric surface or a plane.
+func (s *Scene) AddNet(n *Net) {
+	n.index = netIndex{}
+	s.nets = append(s.nets, n)
+}
+
 // AddWall adds a plane across an axis; one across x or y stands on a line of the lattice.
 func (s *Scene) AddWall(axis int, w Wall) { s.walls[axis] = append(s.walls[axis], w) }
 
-// AddStrand adds a line, AddMark a point.
+// AddStrand adds a line.
 func (s *Scene) AddStrand(line Strand) { s.strands = append(s.strands, line) }
 
 // AddMark adds a point.
 func (s *Scene) AddMark(m Mark) { s.marks = append(s.marks, m) }
 
-// Hides tells whether a surface stands between a place and the eye; own is the sheet on which the place lies, nil for none.
-func (s *Scene) Hides(p view.Place, own *Sheet) bool {
-	if len(s.sheets) == 0 || !s.Projection.Holds(p) {
+// Hides tells whether a surface stands between a place and the eye; own is the one on which the place lies, nil for none.
+func (s *Scene) Hides(p view.Place, own Cover) bool {
+	if !s.Projection.Holds(p) {
 		return false
 	}
-	r := ray{scene: s, from: p, way: s.Projection.Eye(p)}
 	for _, sheet := range s.sheets {
-		if r.meets(sheet, sheet == own) {
+		if sheet.hides(s, p, own == Cover(sheet)) {
+			return true
+		}
+	}
+	for _, net := range s.nets {
+		if net.hides(s, p, own == Cover(net)) {
 			return true
 		}
 	}
 	return false
+}
+
+// hides walks from the place towards the eye.
+func (s *Sheet) hides(in *Scene, p view.Place, isOwn bool) bool {
+	r := ray{scene: in, from: p, way: in.Projection.Eye(p)}
+	return r.meets(s, isOwn)
 }
 
 // ray goes from a place towards the eye.

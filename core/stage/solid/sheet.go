@@ -58,8 +58,8 @@ type corner struct {
 	side int8
 }
 
-// The sides of a cell, in the order of its corners, as bits of a border by 1 << side; edges inside of a cell are bare or those of a
-// cut.
+// The sides of a cell, in the order of its corners, as bits of a border by 1 << side; other edges are those of a cut, bare ones inside
+// of a cell, and lines of the mesh of a net.
 const (
 	sideLowY int8 = iota
 	sideHighX
@@ -67,6 +67,7 @@ const (
 	sideLowX
 	sideCut
 	sideBare
+	sideMesh
 )
 
 type polygon []corner
@@ -175,8 +176,8 @@ func (s *Sheet) cutCell(r Relief, i, j int, isSuspect bool) {
 		pieces = append(pieces, s.defined(c, outer))
 	}
 	for _, p := range pieces {
-		p = clipped(p, func(q view.Place) float64 { return q[2] - r.Low })
-		p = clipped(p, func(q view.Place) float64 { return r.High - q[2] })
+		p = clipped(p, func(q view.Place) float64 { return q[2] - r.Low }, sideCut)
+		p = clipped(p, func(q view.Place) float64 { return r.High - q[2] }, sideCut)
 		if len(p) >= 3 {
 			s.pieces[k] = append(s.pieces[k], p)
 		}
@@ -235,10 +236,17 @@ const endHalvings = 24
 
 // end is where the values from one place towards another end.
 func (s *Sheet) end(in, out view.Place) view.Place {
-	last := in
-	bisect.Change(func(share float64) bool {
+	return lastPlace(func(share float64) view.Place {
 		x, y := in[0]+(out[0]-in[0])*share, in[1]+(out[1]-in[1])*share
-		p := view.Place{x, y, s.at(x, y)}
+		return view.Place{x, y, s.at(x, y)}
+	}, in)
+}
+
+// lastPlace is the last place along a way that begins with one.
+func lastPlace(at func(share float64) view.Place, first view.Place) view.Place {
+	last := first
+	bisect.Change(func(share float64) bool {
+		p := at(share)
 		if p.IsFinite() {
 			last = p
 		}
@@ -247,8 +255,9 @@ func (s *Sheet) end(in, out view.Place) view.Place {
 	return last
 }
 
-// clipped is the part of a polygon where a linear measure is not negative (Sutherland and Hodgman, Communications of the ACM 17, 1974).
-func clipped(p polygon, measure func(view.Place) float64) (out polygon) {
+// clipped is the part of a polygon where a linear measure is not negative (Sutherland and Hodgman, Communications of the ACM 17, 1974);
+// a new edge is of the side that is said.
+func clipped(p polygon, measure func(view.Place) float64, edge int8) (out polygon) {
 	for k, from := range p {
 		to := p[(k+1)%len(p)]
 		a, b := measure(from.Place), measure(to.Place)
@@ -258,7 +267,7 @@ func clipped(p polygon, measure func(view.Place) float64) (out polygon) {
 		if a >= 0 != (b >= 0) {
 			side := from.side
 			if a >= 0 {
-				side = sideCut
+				side = edge
 			}
 			out = append(out, corner{from.Plus(to.Sub(from.Place), a/(a-b)), side})
 		}

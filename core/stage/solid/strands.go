@@ -135,7 +135,7 @@ func (s *Scene) eachStep(line []view.Place, visit func(a, b view.Place, isNew bo
 		}
 		p, q := s.Projection.Pixel(first), s.Projection.Pixel(last)
 		steps := 1.0
-		if len(s.sheets) > 0 {
+		if len(s.sheets)+len(s.nets) > 0 {
 			steps = math.Max(1, math.Min(400, math.Ceil(math.Hypot(q[0]-p[0], q[1]-p[1])/lookEvery)))
 		}
 		at := first

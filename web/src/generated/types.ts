@@ -570,6 +570,23 @@ export interface RegionBody {
   conditions?: string[];
 }
 
+// core/stage/kinds/parametric
+
+/** Body is a surface (x(u, v), y(u, v), z(u, v)) over a rectangle of its parameters. */
+export interface ParametricBody {
+  x: string;
+  y: string;
+  z: string;
+  /** U and V are the letters of the parameters. */
+  u: string;
+  v: string;
+  /** FromU, ToU, FromV and ToV are the ends of the parameters, formulas. */
+  fromU: string;
+  toU: string;
+  fromV: string;
+  toV: string;
+}
+
 // core/stage/kinds/spacecurve
 
 /** SpacePiece names what is shown of a curve in space. */
@@ -1265,6 +1282,7 @@ export interface Bodies {
   circlePart: CirclePartBody;
   figure: FigureBody;
   region: RegionBody;
+  parametricSurface: ParametricBody;
   spaceCurve: SpacecurveBody;
   spaceCurvePart: SpacecurvePartBody;
   surface: SurfaceBody;

@@ -6,6 +6,7 @@ import { figure } from './figure';
 import { finding } from './finding';
 import { guide } from './guide';
 import type { Addition, PageKind } from './kind';
+import { parametricSurface } from './parametric';
 import { path } from './path';
 import { point } from './point';
 import { region } from './region';
@@ -34,6 +35,7 @@ const kinds: { [K in ShownKind]: PageKind<K> } = {
   table,
   trajectory,
   surface,
+  parametricSurface,
   spaceCurve,
   circle,
   trace,

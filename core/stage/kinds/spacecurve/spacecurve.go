@@ -234,15 +234,7 @@ func (l *Live) point(on *compose.On) []compose.Anchor {
 
 // label is the curve's formula.
 func (l *Live) label(d evaluate.Moment) string {
-	var parts [3]string
-	for k, text := range [3]string{l.body.X, l.body.Y, l.body.Z} {
-		parts[k] = d.FormulaWord(text, l.body.Letters()).LaTeX
-	}
-	sep := `,\;`
-	if d.HasDecimalComma() {
-		sep = `;\;`
-	}
-	return `\left(` + parts[0] + sep + parts[1] + sep + parts[2] + `\right)`
+	return compose.TripleFormulaLaTeX(d, [3]string{l.body.X, l.body.Y, l.body.Z}, l.body.Letters())
 }
 
 // Drag moves the driver to where the curve is seen nearest to a hand, near to where it is now.
