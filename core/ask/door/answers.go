@@ -126,11 +126,11 @@ func counters(door *Door, _ *Ask, a *Answer) error {
 	return nil
 }
 
-// traced answers the places of a trace.
+// traced answers the places of a trace, and whether they are those of space.
 func traced(door *Door, ask *Ask, a *Answer) error {
 	for _, s := range door.d.Shown {
 		if t, ok := s.Live.(*trace.Live); ok && s.Entry.ID == ask.ID {
-			a.Numbers = t.Places(door.d, ask.ID)
+			a.Numbers, a.Space = t.Places(door.d, ask.ID)
 		}
 	}
 	return nil

@@ -113,7 +113,7 @@ const (
 	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
 	AskValues        AskKind = "values"        // → Values and positions of Steps in play
 	AskCounters      AskKind = "counters"      // → Counters
-	AskTrace         AskKind = "trace"         // ID of a trace → Numbers
+	AskTrace         AskKind = "trace"         // ID of a trace → Numbers, Space
 	AskEffect        AskKind = "effect"        // ID a parameter's name → Effects
 	AskTable         AskKind = "table"         // ID a function's name with From, Step and By rows, or a table's id → Table
 	AskFindings      AskKind = "findings"      // ID a function's name, Values → Findings
@@ -134,6 +134,7 @@ type Answer struct {
 	Notices  []Problem          `json:"notices,omitempty"`
 	Number   float64            `json:"number,omitempty"`
 	Numbers  []float64          `json:"numbers,omitempty"`
+	Space    bool               `json:"space,omitempty"`
 	Window   *document.Window   `json:"window,omitempty"`
 	SVG      string             `json:"svg,omitempty"`
 	Text     string             `json:"text,omitempty"`

@@ -12,7 +12,9 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/parametric"
+	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/surface"
@@ -25,6 +27,10 @@ func inSpace(body document.Body) bool {
 		return true
 	case *surface.PartBody:
 		return b.Piece != surface.Levels
+	case *point.Body:
+		return b.Z != ""
+	case *figure.Body:
+		return b.Shape == figure.Plane
 	}
 	return false
 }

@@ -8,6 +8,7 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/parametric"
 	"parvix/core/stage/kinds/point"
@@ -17,7 +18,7 @@ import (
 )
 
 // Typed takes what a person types as it stands in a book: a function, a value, x = 3 for an upright guide, (p, f(p)) for a point,
-// (cos t, sin t) for a curve, an equation or a condition in x and y; one in each line. Letters that have no value yet get their dials
+// (cos t, sin t) for a curve, an equation or a condition in x and y, x + y + z = 1 for a plane; one in each line. Letters that have no value yet get their dials
 // in the same step.
 func Typed(before *document.Document, id, text string) (*document.Document, error) {
 	lines := statements(text)
@@ -83,6 +84,13 @@ func show(before *document.Document, body document.Body) (*document.Document, er
 		return closed(d, d.Shown[len(d.Shown)-1].ID), nil
 	case *spacecurve.Body:
 		aroundHole(d, b)
+	case *figure.Body:
+		// An equation that is that of no plane is told at the text.
+		for _, p := range evaluate.Load(d, nil).Problems {
+			if p.Object == d.Shown[len(d.Shown)-1].ID && p.Code == "field" {
+				return nil, p.In("", "")
+			}
+		}
 	}
 	return d, nil
 }
@@ -101,6 +109,9 @@ func meant(d *document.Document, text string) document.Body {
 		return body
 	}
 	s := scope(d)
+	if body := planeMeant(d, s, text); body != nil {
+		return body
+	}
 	relation, err := expr.ParseRelation(text, s.With("x", "y"))
 	if err != nil || !relation.Mentions("x") && !relation.Mentions("y") {
 		return nil
@@ -123,6 +134,22 @@ func meant(d *document.Document, text string) document.Body {
 		return nil // f(x) = … may be read as a product too
 	}
 	return curve
+}
+
+// planeMeant is the plane whose equation in x, y and z stands there; nil for another text.
+//
+// Where everything is shown in space, x + y = 1 is one too.
+func planeMeant(d *document.Document, s *expr.Scope, text string) document.Body {
+	relation, err := expr.ParseRelation(text, s.With("x", "y", "z"))
+	if err != nil || s.Names["z"] || !relation.IsEquation() {
+		return nil
+	}
+	isFlat := slices.ContainsFunc(d.Panels, func(p document.Panel) bool { return p.Kind != document.InSpace })
+	upright := !isFlat && figure.IsLinear(expr.Minus(relation.Sides[0], relation.Sides[1])) && (relation.Mentions("x") || relation.Mentions("y"))
+	if !relation.Mentions("z") && !upright {
+		return nil
+	}
+	return &figure.Body{Shape: figure.Plane, Equation: strings.TrimSpace(text)}
 }
 
 // behindEquals is the right side of an equation as it was typed, its brackets with it.
@@ -170,10 +197,11 @@ func pairMeant(d *document.Document, text string) document.Body {
 			return &trajectory.Body{X: parts[0], Y: parts[1], Variable: letter, From: "0", To: turn}
 		}
 	}
+	body := &point.Body{Name: name, X: parts[0], Y: parts[1]}
 	if len(parts) == 3 {
-		return nil
+		body.Z = parts[2]
 	}
-	return &point.Body{Name: name, X: parts[0], Y: parts[1]}
+	return body
 }
 
 // wholeTurn is a turn in the unit of the demonstration.
@@ -316,7 +344,14 @@ func Reading(d *document.Document, text string, latex func(expr.Node) string) (r
 	case *guide.Body:
 		return "x=" + write(b.At), true
 	case *point.Body:
-		return evaluate.HeadLaTeX(b.Name, nil) + `\left(` + write(b.X) + `,\;` + write(b.Y) + `\right)`, true
+		third := ""
+		if b.Z != "" {
+			third = `,\;` + write(b.Z)
+		}
+		return evaluate.HeadLaTeX(b.Name, nil) + `\left(` + write(b.X) + `,\;` + write(b.Y) + third + `\right)`, true
+	case *figure.Body:
+		relation, err := expr.ParseRelation(b.Equation, s.With("x", "y", "z"))
+		return relation.LaTeX(nil), err == nil
 	case *parametric.Body:
 		return `\left(` + write(b.X) + `,\;` + write(b.Y) + `,\;` + write(b.Z) + `\right)`, true
 	case *spacecurve.Body:

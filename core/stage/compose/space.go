@@ -242,6 +242,38 @@ func TripleFormulaLaTeX(d evaluate.Moment, coordinates [3]string, variables ...s
 	return `\left(` + parts[0] + sep + parts[1] + sep + parts[2] + `\right)`
 }
 
+// LinearLaTeX writes a sum of multiples of letters; one without a letter stands alone.
+func LinearLaTeX(coefficients []float64, letters ...string) string {
+	const digits = 2
+	out := ""
+	for k, v := range coefficients {
+		text := number.Format(math.Abs(v), digits)
+		if text == "0" {
+			continue
+		}
+		switch {
+		case v < 0:
+			out += "-"
+		case out != "":
+			out += "+"
+		}
+		if letters[k] == "" || text != "1" {
+			out += text
+		}
+		out += letters[k]
+	}
+	if out == "" {
+		return "0"
+	}
+	return out
+}
+
+// SpokenPlace says a place in space.
+func SpokenPlace(p view.Place) string {
+	const digits = 2
+	return number.Format(p[0], digits) + ", " + number.Format(p[1], digits) + ", " + number.Format(p[2], digits)
+}
+
 // TripleLaTeX writes a place in space.
 func TripleLaTeX(d evaluate.Moment, p view.Place) string {
 	sep := `,\,`

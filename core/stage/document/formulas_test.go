@@ -60,10 +60,10 @@ func TestEveryFormulaIsVisitedWithItsVariables(t *testing.T) {
 	}
 }
 
-// How many points a figure hangs on (Euclid, Elements I: two for a line or a circle, three for an angle).
+// How many points a figure hangs on (Euclid, Elements I: two for a line or a circle, three for an angle; XI 2 for a plane).
 func TestAFigureHangsOnItsPoints(t *testing.T) {
 	want := map[figure.Shape]int{figure.Segment: 2, figure.Arrow: 2, figure.Midpoint: 2, figure.Circle: 2, figure.Arc: 3,
-		figure.Angle: 3, figure.RightAngle: 3, figure.Polygon: -1, figure.Tangent: 0, figure.Normal: 0, figure.Intersection: 0}
+		figure.Angle: 3, figure.RightAngle: 3, figure.Polygon: -1, figure.Tangent: 0, figure.Normal: 0, figure.Intersection: 0, figure.Plane: 3}
 	assert.Len(t, figure.Shapes(), len(want))
 	for _, shape := range figure.Shapes() {
 		assert.Equal(t, want[shape], shape.Points(), shape)

@@ -110,7 +110,11 @@ func TestATraceRecordsWhereThePointWas(t *testing.T) {
 		d.Set(0, a)
 		d.Update()
 	}
-	places := d.Shown[1].Live.(*trace.Live).Places
+	places := func(d *evaluate.Demonstration, id string) []float64 {
+		numbers, inSpace := d.Shown[1].Live.(*trace.Live).Places(d, id)
+		assert.False(t, inSpace)
+		return numbers
+	}
 	id := d.Shown[1].Entry.ID
 	assert.Equal(t, []float64{9, 9, 1, 1, 2, 4, 3, 9}, places(d, id), "a point that rests adds nothing")
 	d.ClearTraces()

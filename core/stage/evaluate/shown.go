@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/stage/document"
@@ -41,6 +42,11 @@ type Measured interface {
 // Placed is a point that others can hang on; its coordinates are NaN where it is undefined.
 type Placed interface {
 	Position() (x, y float64)
+}
+
+// PlacedInSpace is what may be a point of space: false where it is one of the plane, or none; NaN where it is undefined.
+type PlacedInSpace interface {
+	PlaceInSpace() (at view.Place, is bool)
 }
 
 // Follower records where a point has been, whose entry it names.
@@ -226,23 +232,36 @@ func (d *Demonstration) record() {
 		if followed == nil {
 			continue
 		}
-		p, ok := followed.Live.(Placed)
-		if !ok {
-			continue
-		}
-		x, y := p.Position()
-		if math.IsNaN(x) || math.IsNaN(y) {
+		place := coordinatesOf(followed.Live)
+		if len(place) == 0 || slices.ContainsFunc(place, math.IsNaN) {
 			continue
 		}
 		t := d.traces[s.Entry.ID]
-		if n := len(t); n >= 2 && t[n-2] == x && t[n-1] == y {
+		if len(t)%len(place) != 0 {
+			t = nil // a point of the plane has become one of space
+		}
+		if n := len(t) - len(place); n >= 0 && slices.Equal(t[n:], place) {
 			continue
 		}
-		if len(t) >= 2*MaxTrace {
-			t = append(t[:0], t[2*MaxTrace/4:]...)
+		if most := len(place) * MaxTrace; len(t) >= most {
+			t = append(t[:0], t[most/4:]...)
 		}
-		d.traces[s.Entry.ID] = append(t, x, y)
+		d.traces[s.Entry.ID] = append(t, place...)
 	}
+}
+
+// coordinatesOf are two numbers for a point of the plane, three for one of space, none for what is no point.
+func coordinatesOf(l Live) []float64 {
+	if p, ok := l.(PlacedInSpace); ok {
+		if at, is := p.PlaceInSpace(); is {
+			return at[:]
+		}
+	}
+	if p, ok := l.(Placed); ok {
+		x, y := p.Position()
+		return []float64{x, y}
+	}
+	return nil
 }
 
 // ClearTraces forgets the recorded positions and starts again at the present ones.

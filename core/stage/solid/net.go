@@ -15,8 +15,14 @@ type Net struct {
 	Opacity float32
 
 	cells []patch
-	index netIndex
+	// flat is the plane in which all of it lies, nil where it bends; isEndless tells that it goes on to the sides of the box.
+	flat      *flat
+	isEndless bool
+	index     netIndex
 }
+
+// flat is a plane through a place.
+type flat struct{ at, normal view.Place }
 
 // patch is a cell of a net, with its unit normal in pixels.
 type patch struct {
@@ -71,9 +77,12 @@ func NewNet(w Weave) *Net {
 	return n
 }
 
-// NewPlate makes a net of one flat cell, cut to a box: a plane.
-func NewPlate(corners []view.Place, units view.Place, box [3][2]float64) *Net {
-	n := &Net{Opacity: 1}
+// NewPlate makes a net of one flat cell, cut to a box: a polygon, or all of a plane.
+func NewPlate(corners []view.Place, isEndless bool, units view.Place, box [3][2]float64) *Net {
+	n := &Net{Opacity: 1, isEndless: isEndless}
+	if len(corners) >= 3 {
+		n.flat = &flat{corners[0], newellOf(corners)}
+	}
 	p := polygon{}
 	for _, c := range corners {
 		p = append(p, corner{c, sideCut})

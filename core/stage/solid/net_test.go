@@ -17,25 +17,33 @@ type woven struct {
 	ends     [4]float64
 	equation func(p view.Place) float64
 	isThere  func(p view.Place) bool
+	// corners are those of a plane that is larger than the box, instead.
+	corners []view.Place
 }
 
 func everywhere(view.Place) bool { return true }
 
 var sphere = woven{func(u, v float64) view.Place {
 	return view.Place{1.5 * math.Cos(u) * math.Sin(v), 1.5 * math.Sin(u) * math.Sin(v), 1.5 * math.Cos(v)}
-}, [4]float64{0, 2 * math.Pi, 0, math.Pi}, func(p view.Place) float64 { return p.Length() - 1.5 }, everywhere}
+}, [4]float64{0, 2 * math.Pi, 0, math.Pi}, func(p view.Place) float64 { return p.Length() - 1.5 }, everywhere, nil}
 
 var torus = woven{func(u, v float64) view.Place {
 	return view.Place{(1.2 + 0.5*math.Cos(v)) * math.Cos(u), (1.2 + 0.5*math.Cos(v)) * math.Sin(u), 0.5 * math.Sin(v)}
 }, [4]float64{0, 2 * math.Pi, 0, 2 * math.Pi}, func(p view.Place) float64 {
 	return math.Hypot(math.Hypot(p[0], p[1])-1.2, p[2]) - 0.5
-}, everywhere}
+}, everywhere, nil}
 
 var cylinder = woven{func(u, v float64) view.Place { return view.Place{math.Cos(u), 0.6 + math.Sin(u), v} },
 	[4]float64{0, 2 * math.Pi, -1, 1.4}, func(p view.Place) float64 { return math.Hypot(p[0], p[1]-0.6) - 1 },
-	func(p view.Place) bool { return p[2] >= -1 && p[2] <= 1.4 }}
+	func(p view.Place) bool { return p[2] >= -1 && p[2] <= 1.4 }, nil}
+
+var plane = woven{corners: []view.Place{{9, -9, 0.5}, {9, 9, -17.5}, {-9, 9, 0.5}, {-9, -9, 18.5}}, equation: func(p view.Place) float64 { return p[0] + p[1] + p[2] - 0.5 },
+	isThere: everywhere}
 
 func (w woven) net(v view.View, cells int) *solid.Net {
+	if w.corners != nil {
+		return solid.NewPlate(w.corners, true, v.Projection.Units, v.Projection.Box)
+	}
 	weave := solid.Weave{At: w.at, Units: v.Projection.Units, Box: v.Projection.Box}
 	weave.U, weave.MeshU = solid.Lines(w.ends[0], w.ends[1], nil, cells)
 	weave.V, weave.MeshV = solid.Lines(w.ends[2], w.ends[3], nil, cells)
@@ -93,6 +101,7 @@ func TestParametricSurfacesCoverWhatIsBehind(t *testing.T) {
 		nets   []woven
 		sheets []shape
 	}{"a torus": {[]woven{torus}, nil}, "a sphere in a cylinder": {[]woven{sphere, cylinder}, nil},
+		"a sphere and a plane": {[]woven{sphere, plane}, nil}, "a plane and a saddle": {[]woven{plane}, []shape{saddle}},
 		"a sphere and a saddle": {[]woven{sphere}, []shape{saddle}}, "a torus and a bowl": {[]woven{torus}, []shape{bowl}},
 		"a cylinder and a saddle": {[]woven{cylinder}, []shape{saddle}}} {
 		pixels, wrong := 0, 0

@@ -36,12 +36,28 @@ func (p pile) paint() {
 				polygon = clipped(polygon, func(q view.Place) float64 { return q[2] - p.slab[0] }, sideCut)
 				polygon = clipped(polygon, func(q view.Place) float64 { return p.slab[1] - q[2] }, sideCut)
 			}
-			for _, part := range p.parted(polygon, n) {
+			for _, part := range p.parted(polygon, n, sideCut) {
 				list = append(list, piece{polygon: part, sheet: n, rank: 2*p.rankOf(part, n) + 1})
 			}
 		}
 	}
-	list = p.netPieces(list)
+	p.ordered(p.netPieces(list))
+}
+
+// ordered paints pieces from the back to the front: what is behind a flat net, then that, then what is before it (binary space
+// partitioning; Fuchs, Kedem and Naylor, SIGGRAPH 1980); where there is none, by the sheets' ranks.
+func (p pile) ordered(list []piece) {
+	for k, part := range list {
+		if part.net != nil && part.net.flat != nil {
+			back, flat, front := p.divided(list, k)
+			p.ordered(back)
+			for _, part := range flat {
+				p.piece(part)
+			}
+			p.ordered(front)
+			return
+		}
+	}
 	middle := view.Place{p.Lattice.X[p.i], p.Lattice.Y[p.j], (p.slab[0] + p.slab[1]) / 2}
 	isAbove := p.Projection.IsAbove(2, middle[2])
 	sort.SliceStable(list, func(a, b int) bool {
@@ -55,6 +71,36 @@ func (p pile) paint() {
 	}
 }
 
+// divided parts pieces by the plane of one of them, as the eye sees it.
+func (p pile) divided(list []piece, by int) (back, flat, front []piece) {
+	net := list[by].net
+	plane := *net.flat
+	eye := p.Projection.Eye(plane.at)
+	if plane.normal.Dot(eye) < 0 {
+		plane.normal = view.Place{}.Plus(plane.normal, -1)
+	}
+	edge := sideBare
+	if net.isEndless {
+		edge = sideCut
+	}
+	behind := func(q view.Place) float64 { return -plane.normal.Dot(q.Sub(plane.at)) }
+	before := func(q view.Place) float64 { return plane.normal.Dot(q.Sub(plane.at)) }
+	for _, part := range list {
+		if part.net == net {
+			flat = append(flat, part)
+			continue
+		}
+		whole := part.polygon
+		if part.polygon = clipped(whole, behind, edge); len(part.polygon) >= 3 {
+			back = append(back, part)
+		}
+		if part.polygon = clipped(whole, before, edge); len(part.polygon) >= 3 {
+			front = append(front, part)
+		}
+	}
+	return back, flat, front
+}
+
 // netPieces are the parts of the nets in a column, cut where sheets go through them.
 func (p pile) netPieces(list []piece) []piece {
 	for _, part := range p.netted[p.k] {
@@ -63,7 +109,11 @@ func (p pile) netPieces(list []piece) []piece {
 			whole = clipped(whole, func(q view.Place) float64 { return q[2] - p.slab[0] }, sideBare)
 			whole = clipped(whole, func(q view.Place) float64 { return p.slab[1] - q[2] }, sideBare)
 		}
-		for _, polygon := range p.parted(whole, noSheet) {
+		edge := sideCut
+		if part.net.isEndless {
+			edge = sideBare // the sheet that is cut there has the line
+		}
+		for _, polygon := range p.parted(whole, noSheet, edge) {
 			if len(polygon) >= 3 {
 				part.polygon, part.rank = polygon, 2*p.rankOf(polygon, noSheet)
 				list = append(list, part)
@@ -104,8 +154,8 @@ func (s *Sheet) fan(whole polygon, i, j int) (parts []polygon) {
 	return parts
 }
 
-// parted cuts a polygon of a sheet where other sheets go through it.
-func (p pile) parted(whole polygon, n int) []polygon {
+// parted cuts a polygon of a sheet where other sheets go through it; a new edge is of the side that is said.
+func (p pile) parted(whole polygon, n int, edge int8) []polygon {
 	parts := []polygon{whole}
 	for m, other := range p.sheets {
 		if m == n || other.state[p.k] == empty {
@@ -115,7 +165,7 @@ func (p pile) parted(whole polygon, n int) []polygon {
 		below := func(q view.Place) float64 { return -above(q) }
 		var next []polygon
 		for _, part := range parts {
-			for _, half := range []polygon{clipped(part, above, sideCut), clipped(part, below, sideCut)} {
+			for _, half := range []polygon{clipped(part, above, edge), clipped(part, below, edge)} {
 				if len(half) >= 3 {
 					next = append(next, half)
 				}
@@ -176,7 +226,9 @@ func (p pile) piece(part piece) {
 	p.to.Face(p.toneOfPiece(&part, middle), opacity, p.out, p.k)
 	for c, corner := range part.polygon {
 		if pen, is := p.edgePen(&part, corner.side); is {
-			p.to.Line(pen, [][2]float64{points[c], points[(c+1)%len(points)]})
+			// The faces that come next overlap this one: its lines reach over that.
+			from, to := points[c], points[(c+1)%len(points)]
+			p.to.Line(pen, [][2]float64{pushed(from, to), pushed(to, from)})
 		}
 	}
 }

@@ -287,17 +287,13 @@ func normalOf(c [4]view.Place, units view.Place) view.Place {
 	return view.Place{-slopeX / size, -slopeY / size, 1 / size}
 }
 
-// newell is the unit normal of a polygon by the sums over its edges (Newell's method), up.
-func newell(p polygon, units view.Place) (n view.Place) {
-	for k := range p {
-		a, b := p[k].Place, p[(k+1)%len(p)].Place
-		for c := range 3 {
-			a[c], b[c] = a[c]*units[c], b[c]*units[c]
-		}
-		n[0] += (a[1] - b[1]) * (a[2] + b[2])
-		n[1] += (a[2] - b[2]) * (a[0] + b[0])
-		n[2] += (a[0] - b[0]) * (a[1] + b[1])
+// newell is the unit normal of a polygon in pixels, up.
+func newell(p polygon, units view.Place) view.Place {
+	places := make([]view.Place, len(p))
+	for k, c := range p {
+		places[k] = view.Place{c.Place[0] * units[0], c.Place[1] * units[1], c.Place[2] * units[2]}
 	}
+	n := newellOf(places)
 	size := n.Length()
 	if size == 0 {
 		return view.Place{0, 0, 1}
@@ -306,6 +302,17 @@ func newell(p polygon, units view.Place) (n view.Place) {
 		size = -size
 	}
 	return view.Place{n[0] / size, n[1] / size, n[2] / size}
+}
+
+// newellOf is a normal of a polygon by the sums over its edges (Newell's method).
+func newellOf(places []view.Place) (n view.Place) {
+	for k, a := range places {
+		b := places[(k+1)%len(places)]
+		n[0] += (a[1] - b[1]) * (a[2] + b[2])
+		n[1] += (a[2] - b[2]) * (a[0] + b[0])
+		n[2] += (a[0] - b[0]) * (a[1] + b[1])
+	}
+	return n
 }
 
 // findBorders notes the sides of the whole cells beside which there is no other.

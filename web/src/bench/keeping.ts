@@ -33,10 +33,12 @@ export function useKeeping({ scene, frames, windows, askInPlay, stateInPlay, now
 
     /** Keeps what a trace has recorded with the document. */
     async keepTrace(id: string) {
-      const { numbers } = await askInPlay({ kind: 'trace', id });
-      await change(
-        (copy) => (ofKind(copy.shown, 'trace').find((t) => t.id === id)!.body.kept = numbers ?? []),
-      );
+      const { numbers, space } = await askInPlay({ kind: 'trace', id });
+      await change((copy) => {
+        const { body } = ofKind(copy.shown, 'trace').find((t) => t.id === id)!;
+        body.kept = numbers ?? [];
+        body.space = space;
+      });
       await frames.request(['clearTraces']);
     },
 

@@ -280,11 +280,12 @@ export interface CurveBody {
 
 // core/stage/kinds/point
 
-/** Body is a point by its coordinates, which are formulas. */
+/** Body is a point by its coordinates, which are formulas; with a third one it stands in space. */
 export interface PointBody {
   name: string;
   x: string;
   y: string;
+  z?: string;
 }
 
 // core/stage/kinds/guide
@@ -306,10 +307,12 @@ export interface GuideBody {
 export interface TraceBody {
   /** Of is the id of the point that the trace follows. */
   of: string;
-  /** Kept are recorded positions x, y, x, y … that go with the document. */
+  /** Kept are recorded positions x, y, x, y … that go with the document; of a point of space x, y, z, x, y, z …. */
   kept?: number[];
   /** Apart thins the trace: its dots are at least so many pixels apart. */
   apart?: number;
+  /** Space tells that what is kept are places of space. */
+  space?: boolean;
 }
 
 // core/stage/kinds/finding
@@ -539,7 +542,7 @@ export interface RatioNow {
 // core/stage/kinds/figure
 
 /** Shape names a piece of geometry. */
-export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection';
+export type FigureShape = 'segment' | 'arrow' | 'midpoint' | 'circle' | 'arc' | 'angle' | 'rightAngle' | 'polygon' | 'tangent' | 'normal' | 'intersection' | 'plane';
 
 /** Body is a piece of geometry in the plane, live as what it hangs on. */
 export interface FigureBody {
@@ -552,6 +555,8 @@ export interface FigureBody {
   function?: string;
   at?: string;
   other?: string;
+  /** Equation is that of a plane in x, y and z which goes through no points. */
+  equation?: string;
 }
 
 // core/stage/kinds/region
@@ -818,6 +823,7 @@ export interface Answer {
   notices?: Problem[];
   number?: number;
   numbers?: number[];
+  space?: boolean;
   window?: Window;
   svg?: string;
   text?: string;
@@ -1317,6 +1323,7 @@ export const pointsOf: Record<FigureShape, number> = {
   tangent: 0,
   normal: 0,
   intersection: 0,
+  plane: 3,
 };
 export const mostCorners = 24;
 

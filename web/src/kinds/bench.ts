@@ -1,7 +1,8 @@
 // What the kinds ask of the bench.
 import { useBench } from '../bench/store';
+import type { Entry } from '../generated/types';
 import type { Action } from '../shared/ActionMenu.vue';
-import { fresh, hasKind, isOn } from '../shared/entries';
+import { fresh, hasKind, isOn, ofKind } from '../shared/entries';
 
 /** The stated functions of one variable, as choices. */
 export const functions = () =>
@@ -23,6 +24,26 @@ export const points = () =>
     }
     return [];
   });
+
+/** Those that can be traced: points, and what runs through a curve or lies on a surface in space. */
+export const tracedPoints = () => [
+  ...points(),
+  ...(useBench().document?.shown ?? []).flatMap((e) => {
+    if (hasKind(e, 'spaceCurve') && e.body.driver) return [{ value: e.id, label: 'the point of the curve' }];
+    if (hasKind(e, 'surfacePart') && e.body.piece === 'point') {
+      return [{ value: e.id, label: 'the point on the surface' }];
+    }
+    return [];
+  }),
+];
+
+/** The action that traces a point, if nothing does yet. */
+export function traceActions({ id, look }: Entry): Action[] {
+  const bench = useBench();
+  if (ofKind(bench.document?.shown, 'trace').some((t) => t.body.of === id)) return [];
+  const entry = fresh('trace', { of: id }, { look });
+  return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'put', entry }) }];
+}
 
 export const lastFunction = () => functions().at(-1)?.value ?? '';
 

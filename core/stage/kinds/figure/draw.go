@@ -25,6 +25,13 @@ const (
 func (f *Live) Compose(on *compose.On) []compose.Anchor {
 	pen := compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(figureWidth), compose.PatternOf(on.Entry, picture.Whole), 1)
 	var anchors []compose.Anchor
+	if f.inSpace {
+		anchors = f.composeSpace(on)
+		if on.Entry.Look.Label == document.LabelNone {
+			return nil
+		}
+		return anchors
+	}
 	switch f.Shape {
 	case Tangent, Normal:
 		anchors = f.composeLine(on, pen)
@@ -238,6 +245,9 @@ func (f *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	case Intersection:
 		return []string{fmt.Sprintf("Where %s meets %s.", f.body.Function, f.body.Other)}
 	}
+	if f.inSpace {
+		return f.describeSpace(d)
+	}
 	places, defined := f.Corners()
 	if !defined {
 		return nil
@@ -281,6 +291,11 @@ func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
 		return []evaluate.Word{evaluate.Says("the right angle "), points}
 	case Polygon:
 		return []evaluate.Word{evaluate.Says("the polygon "), points, evaluate.Says(" with its area")}
+	case Plane:
+		if b.Equation != "" {
+			return []evaluate.Word{evaluate.Says("the plane "), {LaTeX: evaluate.RelationLaTeX(d, b.Equation)}}
+		}
+		return []evaluate.Word{evaluate.Says("the plane through "), points}
 	case Tangent:
 		return []evaluate.Word{evaluate.Says("the tangent to "), function, evaluate.Says(" at "), {LaTeX: "x=" + d.FormulaWord(b.At).LaTeX}}
 	case Normal:

@@ -1,4 +1,4 @@
-// Package figure is a piece of geometry in the plane, live as the points or the functions that it hangs on.
+// Package figure is a piece of geometry in the plane or in space, live as the points or the functions that it hangs on.
 package figure
 
 import (
@@ -11,6 +11,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
+	"parvix/core/stage/view"
 )
 
 // Letter begins the ids of figures.
@@ -25,6 +26,8 @@ type Live struct {
 	First, Second *evaluate.Function
 
 	body        *Body
+	inSpace     bool
+	plane       *equation            // of a plane by its equation
 	meet        *breaks.Roots        // of the difference of both
 	x, y, slope *evaluate.Expression // of a tangent or a normal
 }
@@ -44,13 +47,54 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 		}
 		f.Points = append(f.Points, p)
 	}
+	if f.inSpace = b.Shape == Plane; len(f.Points) > 0 {
+		if err := f.findSpace(); err != nil {
+			d.Report(err, e.ID, "points")
+			return nil
+		}
+	}
 	return f.load(d, e.ID)
+}
+
+// findSpace tells whether the points are of the plane or of space.
+func (f *Live) findSpace() error {
+	spatial, known := 0, 0
+	for _, p := range f.Points {
+		if p == (nowhere{}) {
+			continue
+		}
+		known++
+		if _, is := placeOf(p); is {
+			spatial++
+		}
+	}
+	f.inSpace = spatial > 0 || f.Shape == Plane
+	switch {
+	case spatial > 0 && spatial < known:
+		return problem.New("field", 0, 0, "points", "points of the plane and points of space are not joined")
+	case f.Shape == Plane && spatial < known:
+		return problem.New("field", 0, 0, "points", "a plane goes through points of space")
+	case spatial > 0 && (f.Shape == Circle || f.Shape == Arc):
+		return problem.New("field", 0, 0, "points", "a circle or an arc needs points of the plane")
+	}
+	return nil
+}
+
+// AppearsIn tells that what joins points of space, and a plane, stands in space.
+func (f *Live) AppearsIn(kind document.PanelKind) bool {
+	return (kind == document.InSpace) == f.inSpace
 }
 
 // load understands what hangs on functions.
 func (f *Live) load(d evaluate.Loading, id string) kind.Live {
 	b := f.body
 	switch f.Shape {
+	case Plane:
+		if b.Equation != "" {
+			if f.plane = loadEquation(d, id, b.Equation); f.plane == nil {
+				return nil
+			}
+		}
 	case Tangent, Normal:
 		f.x = d.Expression(b.At, id, "at")
 		if f.x == nil {
@@ -135,4 +179,23 @@ func (f *Live) Position() (x, y float64) {
 	x1, y1 := f.Points[0].Position()
 	x2, y2 := f.Points[1].Position()
 	return (x1 + x2) / 2, (y1 + y2) / 2
+}
+
+// PlaceInSpace is that of a midpoint between points of space.
+func (f *Live) PlaceInSpace() (at view.Place, is bool) {
+	if f.Shape != Midpoint {
+		return at, false
+	}
+	a, first := placeOf(f.Points[0])
+	b, second := placeOf(f.Points[1])
+	return view.Place{}.Plus(a, 0.5).Plus(b, 0.5), first && second
+}
+
+// placeOf is the place of a point of space.
+func placeOf(p evaluate.Placed) (at view.Place, is bool) {
+	s, ok := p.(evaluate.PlacedInSpace)
+	if !ok {
+		return at, false
+	}
+	return s.PlaceInSpace()
 }

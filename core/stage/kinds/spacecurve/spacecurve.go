@@ -109,6 +109,14 @@ func (l *Live) Exists() bool { return l.From < l.To && !math.IsInf(l.To-l.From, 
 // Place is where the point is at a value of the parameter.
 func (l *Live) Place(t float64) view.Place { return view.Place(l.Curve.At(t, l.in)) }
 
+// PlaceInSpace is where its point is, if one runs through it.
+func (l *Live) PlaceInSpace() (at view.Place, is bool) {
+	if l.Driver < 0 || !l.Exists() {
+		return at, false
+	}
+	return l.Place(l.At), true
+}
+
 // Studied is the curve for findings, with the numbers in play.
 func (l *Live) Studied(d evaluate.Moment) (*curves.Curve, error) {
 	letter := l.body.Letters()

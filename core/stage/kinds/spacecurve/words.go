@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"parvix/core/formula/number"
+	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/view"
@@ -30,20 +31,16 @@ func (l *Live) Describe(d evaluate.Moment, _ *document.Entry) []string {
 	letter := l.body.Letters()
 	said := []string{fmt.Sprintf("A curve in space, %s from %s to %s.", letter, number.Format(l.From, 3), number.Format(l.To, 3))}
 	if l.Driver >= 0 {
-		said = append(said, fmt.Sprintf("Its point is at %s, for %s equals %s.", spoken(l.Place(l.At)), letter, number.Format(l.At, 3)))
+		said = append(said, fmt.Sprintf("Its point is at %s, for %s equals %s.", compose.SpokenPlace(l.Place(l.At)), letter, number.Format(l.At, 3)))
 	}
 	for _, g := range l.Curve.Gaps(l.From, l.To, l.in) {
 		if g.IsHole {
-			said = append(said, fmt.Sprintf("It has a hole at %s, for %s equals %s.", spoken(view.Place(g.Left)), letter, number.Format(g.T, 3)))
+			said = append(said, fmt.Sprintf("It has a hole at %s, for %s equals %s.", compose.SpokenPlace(view.Place(g.Left)), letter, number.Format(g.T, 3)))
 		} else {
 			said = append(said, fmt.Sprintf("It breaks at %s equals %s.", letter, number.Format(g.T, 3)))
 		}
 	}
 	return said
-}
-
-func spoken(p view.Place) string {
-	return number.Format(p[0], 2) + ", " + number.Format(p[1], 2) + ", " + number.Format(p[2], 2)
 }
 
 // Describe tells the numbers of motion.

@@ -24,6 +24,8 @@ type Part struct {
 	at, x, y, step       *evaluate.Expression
 	atDial, xDial, yDial int
 	sampler              sample.Sampler
+	// now is where the point on the surface is.
+	now view.Place
 }
 
 // Load finds the surface and reads the formulas.
@@ -71,6 +73,17 @@ func (p *Part) surface() *Live {
 func (p *Part) AppearsIn(kind document.PanelKind) bool {
 	return kind == document.InSpace || kind == document.Plane && p.body.Piece == Levels
 }
+
+// Update works out where the point on the surface is.
+func (p *Part) Update(d evaluate.Moment) {
+	if l := p.surface(); p.body.Piece == Touching && l != nil {
+		x, y := p.x.At(d.Inputs()), p.y.At(d.Inputs())
+		p.now = view.Place{x, y, l.Shape.At(x, y, l.inputs(d))}
+	}
+}
+
+// PlaceInSpace is where the point on the surface is.
+func (p *Part) PlaceInSpace() (at view.Place, is bool) { return p.now, p.body.Piece == Touching }
 
 // Lattice asks for the lines that the piece needs: those of a plane, or the ends of a tangent plane.
 func (p *Part) Lattice(on *compose.On) (x, y []float64) {
@@ -140,7 +153,7 @@ func (p *Part) section(on *compose.On) []compose.Anchor {
 	}
 	colour := compose.ColourOf(on.Entry)
 	on.Space.AddWall(axis, solid.Wall{At: at, Hue: colour, Opacity: wallOpacity})
-	p.frame(on, axis, at, colour)
+	frame(on, axis, at, colour)
 	var lines [][]view.Place
 	if axis == 2 {
 		lines = p.levelAt(on, at)
@@ -165,7 +178,7 @@ func (p *Part) section(on *compose.On) []compose.Anchor {
 }
 
 // frame draws the edge of a section's plane.
-func (p *Part) frame(on *compose.On, axis int, at float64, colour picture.Colour) {
+func frame(on *compose.On, axis int, at float64, colour picture.Colour) {
 	box := on.View.Projection.Box
 	a, b := (axis+1)%3, (axis+2)%3
 	var line []view.Place

@@ -71,36 +71,13 @@ func (p *Part) tangentPlane(on *compose.On, at view.Place) []compose.Anchor {
 	if len(places) == 0 {
 		return nil
 	}
-	return on.Labelled(compose.Anchor{X: places[0][0], Y: places[0][1], Others: places[1:]}, planeLaTeX(on.Now, at, slopes), compose.ColourOf(on.Entry))
+	return on.Labelled(compose.Anchor{X: places[0][0], Y: places[0][1], Others: places[1:]}, planeLaTeX(at, slopes), compose.ColourOf(on.Entry))
 }
 
 // planeLaTeX is the equation of the tangent plane: z = z₀ + f_x (x − x₀) + f_y (y − y₀), multiplied out.
-func planeLaTeX(d evaluate.Moment, at view.Place, slopes [5]float64) string {
-	const digits = 2
-	out := "z="
-	term := func(v float64, letter string) {
-		text := number.Format(math.Abs(v), digits)
-		if text == "0" {
-			return
-		}
-		switch {
-		case v < 0:
-			out += "-"
-		case out != "z=":
-			out += "+"
-		}
-		if letter == "" || text != "1" {
-			out += text
-		}
-		out += letter
-	}
-	term(slopes[0], "x")
-	term(slopes[1], "y")
-	term(at[2]-slopes[0]*at[0]-slopes[1]*at[1], "")
-	if out == "z=" {
-		out += "0"
-	}
-	return out
+func planeLaTeX(at view.Place, slopes [5]float64) string {
+	lift := at[2] - slopes[0]*at[0] - slopes[1]*at[1]
+	return "z=" + compose.LinearLaTeX([]float64{slopes[0], slopes[1], lift}, "x", "y", "")
 }
 
 // arrowhead of an arrow in space, in pixels.

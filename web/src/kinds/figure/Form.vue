@@ -28,9 +28,11 @@ const words: Record<FigureShape, string> = {
   tangent: 'tangent',
   normal: 'perpendicular',
   intersection: 'intersections',
+  plane: 'plane in space',
 };
 const shapes = (Object.keys(words) as FigureShape[]).map((value) => ({ value, label: words[value] }));
-const needs = computed(() => pointsOf[figure.value.shape]);
+const isByEquation = computed(() => figure.value.shape === 'plane' && figure.value.equation !== undefined);
+const needs = computed(() => (isByEquation.value ? 0 : pointsOf[figure.value.shape]));
 const ids = computed(() => figure.value.points ?? []);
 
 const points = computed(() => shownPoints().filter((p) => p.label !== figure.value.name));
@@ -44,10 +46,21 @@ function take(shape: FigureShape) {
   const known = [...ids.value, ...points.value.map((p) => p.value).filter((id) => !ids.value.includes(id))];
   figure.value.shape = shape;
   figure.value.points = known.slice(0, wanted);
+  figure.value.equation = undefined;
+  // A plane goes through three points of space where there are as many, else it is what fulfils an equation.
+  if (shape === 'plane' && figure.value.points.length < wanted) byEquation(true);
   if (count === 0) {
     figure.value.function ??= functions.value[0]?.value;
     if (shape === 'intersection') figure.value.other = functions.value.at(-1)?.value;
   }
+}
+function byEquation(is: boolean) {
+  if (!is) {
+    take('plane');
+    return;
+  }
+  figure.value.points = undefined;
+  figure.value.equation = '';
 }
 const choose = (k: number, id?: string) =>
   (figure.value.points = ids.value.map((old, i) => (i === k ? (id ?? old) : old)));
@@ -84,6 +97,23 @@ const lacks = computed(() =>
       @update:model-value="take($event as FigureShape)"
     />
   </label>
+  <p v-if="figure.shape === 'plane'" class="more">
+    <button v-if="isByEquation" type="button" class="link" @click="byEquation(false)">
+      through three points
+    </button>
+    <button v-else type="button" class="link" @click="byEquation(true)">by its equation</button>
+  </p>
+  <FormulaField
+    v-if="isByEquation"
+    :model-value="figure.equation ?? ''"
+    label="Equation of the plane"
+    placeholder="x + 2y + z = 3"
+    :refused="refused?.field === 'equation' ? refused : undefined"
+    focus
+    @update:model-value="figure.equation = $event"
+    @enter="emit('keep')"
+    @escape="emit('cancel')"
+  />
   <p v-if="lacks" class="hint">{{ lacks }}</p>
   <label v-for="(id, k) in needs === 0 ? [] : ids" :key="k" class="line">
     {{ roles[k] }}
@@ -101,7 +131,7 @@ const lacks = computed(() =>
   <label v-if="figure.shape === 'midpoint'" class="line"
     >name <a-input v-model:value="figure.name" placeholder="M" aria-label="Name of the midpoint"
   /></label>
-  <template v-if="needs === 0">
+  <template v-if="needs === 0 && !isByEquation">
     <label class="line">
       {{ figure.shape === 'intersection' ? 'where' : 'to the curve of' }}
       <Choice v-model="figure.function" :options="functions" label="Function" />

@@ -8,21 +8,26 @@ export const figure: PageKind<'figure'> = {
   form: Form,
   icon: Icon,
   labels: ({ shape }) =>
-    shape === 'tangent' || shape === 'normal'
+    shape === 'plane'
       ? [
           ['formula', 'its equation'],
-          ['name', 'its slope'],
           ['none', 'nothing'],
         ]
-      : [
-          ['name', 'its measure'],
-          ['none', 'nothing'],
-        ],
+      : shape === 'tangent' || shape === 'normal'
+        ? [
+            ['formula', 'its equation'],
+            ['name', 'its slope'],
+            ['none', 'nothing'],
+          ]
+        : [
+            ['name', 'its measure'],
+            ['none', 'nothing'],
+          ],
   coloured: () => true,
   additions: () => [
     {
       key: 'figure',
-      words: 'a piece of geometry: segment, angle, polygon, tangent …',
+      words: 'a piece of geometry: segment, angle, polygon, tangent, plane …',
       // A segment between the last two points, or a tangent where there are none.
       fresh: () => {
         const ids = points().map((p) => p.value);

@@ -1,6 +1,5 @@
 import { useBench } from '../../bench/store';
-import { fresh, ofKind } from '../../shared/entries';
-import { needsFunction } from '../bench';
+import { needsFunction, traceActions } from '../bench';
 import type { PageKind } from '../kind';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
@@ -15,14 +14,13 @@ export const point: PageKind<'point'> = {
     ['none', 'nothing'],
   ],
   coloured: () => true,
-  actions: ({ id, look }) => {
-    const bench = useBench();
-    if (ofKind(bench.document?.shown, 'trace').some((t) => t.body.of === id)) return [];
-    const entry = fresh('trace', { of: id }, { look });
-    return [{ key: 'trace', words: 'Trace it', act: () => void bench.askEdit({ kind: 'put', entry }) }];
+  actions: traceActions,
+  tidy: (body) => {
+    if (!body.z?.trim()) delete body.z;
   },
   additions: () => [
     { key: 'point', words: 'a point', fresh: () => ({ name: '', x: '', y: '' }) },
+    { key: 'spacePoint', words: 'a point in space', fresh: () => ({ name: '', x: '', y: '', z: '0' }) },
     {
       key: 'runner',
       words: 'a point that runs along all curves',

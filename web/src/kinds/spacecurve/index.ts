@@ -2,7 +2,7 @@ import { useBench } from '../../bench/store';
 import type { EntryOf, SpacePiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { hasKind, ofKind } from '../../shared/entries';
-import { pieceActions } from '../bench';
+import { pieceActions, traceActions } from '../bench';
 import type { PageKind } from '../kind';
 import SpaceFindings from '../SpaceFindings.vue';
 import Form from './Form.vue';
@@ -40,7 +40,7 @@ export const spaceCurve: PageKind<'spaceCurve'> = {
   below: SpaceFindings,
   actions: (e) => [
     ...(e.body.driver
-      ? []
+      ? traceActions(e)
       : [
           {
             key: 'watch',

@@ -1,4 +1,5 @@
 import type { SurfacePiece } from '../../generated/types';
+import { traceActions } from '../bench';
 import type { PageKind } from '../kind';
 import Line from '../Line.vue';
 import PartForm from './PartForm.vue';
@@ -21,4 +22,5 @@ export const surfacePart: PageKind<'surfacePart'> = {
     ['none', 'nothing'],
   ],
   coloured: () => true,
+  actions: (e) => (e.body.piece === 'point' ? traceActions(e) : []),
 };

@@ -3,11 +3,11 @@
 import { computed } from 'vue';
 import type { Problem, TraceBody } from '../../generated/types';
 import Choice from '../../shared/Choice.vue';
-import { points } from '../bench';
+import { tracedPoints } from '../bench';
 
 const body = defineModel<TraceBody>({ required: true });
 defineProps<{ refused?: Problem }>();
-const choices = computed(points);
+const choices = computed(tracedPoints);
 /** Pixels between the dots of a trace, at least. */
 const thinnings = [
   { value: '0', label: 'all that were recorded' },

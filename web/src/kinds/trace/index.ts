@@ -1,7 +1,7 @@
 import { useBench } from '../../bench/store';
 import type { EntryOf } from '../../generated/types';
 import { ofKind } from '../../shared/entries';
-import { points } from '../bench';
+import { tracedPoints } from '../bench';
 import type { PageKind } from '../kind';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
@@ -28,8 +28,8 @@ export const trace: PageKind<'trace'> = {
     {
       key: 'trace',
       words: 'the trace of a point',
-      waits: points().length ? '' : 'show a point first',
-      fresh: () => ({ of: points().at(-1)?.value ?? '' }),
+      waits: tracedPoints().length ? '' : 'show a point first',
+      fresh: () => ({ of: tracedPoints().at(-1)?.value ?? '' }),
     },
   ],
 };
