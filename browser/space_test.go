@@ -122,3 +122,34 @@ func TestSpaceIsTurnedByKeys(t *testing.T) {
 	until(t, l.page, `() => (parvix.document().panels[0].window.space.up ?? 0) > 0`)
 	saved(t, l.page)
 }
+
+// A plane through three points of space beside a sphere: a point is taken by a hand and moves on its height, the plane's equation follows;
+// it is traced, and undone in one step.
+func TestAPlaneThroughPointsOfSpaceFollowsAHand(t *testing.T) {
+	l := counted(t)
+	l.state("(2cos u sin v, 2sin u sin v, 2cos v)")
+	for _, p := range []string{"A = (2, 0, 0)", "B = (0, 2, 0)", "C = (0, 0, 2)"} {
+		l.more()
+		l.state(p)
+	}
+	l.open("Show something on the stage")
+	l.item("a piece of geometry")
+	l.choose("Shape", "plane in space")
+	l.click(".entry-form button", "Show it")
+	labelled(t, l.page, "x+y+z=2")
+	l.openIn("[aria-label=Shown]", "What to do with A")
+	l.item("Trace it")
+	drawn(t, l.page)
+	assertAccessible(t, l.page, "figures of space")
+
+	q := inSpace(t, l, 0)
+	from, to := q.Pixel(view.Place{2, 0, 0}), q.Pixel(view.Place{1, 0, 0})
+	pull(t, l.page, one(t, l.page, `[aria-label^="Point A"]`), to[0]-from[0], to[1]-from[1])
+	until(t, l.page, `() => parvix.document().shown.find(s => s.body.name === 'A').body.x === '1'`)
+	labelled(t, l.page, "2x+y+z=2")
+	doc := documentOf(t, l.page)
+	assert.Equal(t, "0", doc.Shown[1].Field("z"), "it keeps its height")
+	press(t, l.page, input.Escape)
+	click(t, one(t, l.page, `[aria-label^="Undo"]`))
+	labelled(t, l.page, "x+y+z=2")
+}
