@@ -25,7 +25,7 @@ type Body struct {
 func (*Body) Kind() document.Kind { return "parametricSurface" }
 
 // Letter begins the ids of parametric surfaces.
-func (*Body) Letter() string { return "w" }
+func (*Body) Letter() string { return "n" }
 
 // Refs are the coordinates and the ends.
 func (b *Body) Refs() []document.Ref {
