@@ -1,6 +1,7 @@
 package solid
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -170,7 +171,7 @@ func (s *Scene) inBox(a, b view.Place) (from, to float64, ok bool) {
 }
 
 // gapCell is the side of the squares in which crossings are looked for.
-const gapCell = 24.0
+const gapCell = 12.0
 
 // step of a part, by their places.
 type stepOf struct{ part, at int }
@@ -220,6 +221,9 @@ func meet(parts []Seen, one, other stepOf, gaps map[int][]gap) {
 	}
 	p, q := &parts[one.part], &parts[other.part]
 	a, b, c, d := p.Points[one.at-1], p.Points[one.at], q.Points[other.at-1], q.Points[other.at]
+	if max(a[0], b[0]) < min(c[0], d[0]) || max(c[0], d[0]) < min(a[0], b[0]) || max(a[1], b[1]) < min(c[1], d[1]) || max(c[1], d[1]) < min(a[1], b[1]) {
+		return
+	}
 	ux, uy, vx, vy := b[0]-a[0], b[1]-a[1], d[0]-c[0], d[1]-c[1]
 	det := ux*vy - uy*vx
 	if det == 0 {
@@ -275,39 +279,27 @@ func (p *Seen) around(at int, share float64) (from, to float64) {
 
 // without leaves stretches out of a part.
 func without(part Seen, gaps []gap) (list []Seen) {
+	slices.SortFunc(gaps, func(a, b gap) int { return cmp.Compare(a.from, b.from) })
 	last := float64(len(part.Points) - 1)
-	var at []float64
-	for k := range part.Points {
-		at = append(at, float64(k))
-	}
-	for _, g := range gaps {
-		at = append(at, math.Max(0, math.Min(last, g.from)), math.Max(0, math.Min(last, g.to)))
-	}
-	slices.Sort(at)
-	at = slices.Compact(at)
-	isOut := func(t float64) bool {
-		return slices.ContainsFunc(gaps, func(g gap) bool { return t > g.from && t < g.to })
-	}
-	var now Seen
-	end := func() {
-		if len(now.Points) > 1 {
-			list = append(list, now)
+	from := 0.0
+	for _, g := range append(gaps, gap{last, last}) {
+		if g.from > from {
+			list = append(list, part.stretch(from, g.from))
 		}
-		now = Seen{strand: part.strand}
+		from = math.Max(from, g.to)
 	}
-	end()
-	for k := 1; k < len(at); k++ {
-		if isOut((at[k-1] + at[k]) / 2) {
-			end()
-			continue
-		}
-		if len(now.Points) == 0 {
-			now.take(part, at[k-1])
-		}
-		now.take(part, at[k])
-	}
-	end()
 	return list
+}
+
+// stretch is a part of a part, in steps.
+func (p *Seen) stretch(from, to float64) Seen {
+	now := Seen{strand: p.strand}
+	now.take(*p, from)
+	for k := math.Floor(from) + 1; k < to; k++ {
+		now.take(*p, k)
+	}
+	now.take(*p, to)
+	return now
 }
 
 // take adds a place of another part, counted in its steps.
