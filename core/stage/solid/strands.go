@@ -21,12 +21,15 @@ type Seen struct {
 }
 
 // Sizes in pixels: how far apart the places of a line are at which it is looked whether it is hidden, the width of what is hidden as a
-// share, half of a gap where a line goes under another, how near to each other two places of a line are at least.
+// share, half of a gap where a line goes under another, how near to each other two places of a line are at least, and how far apart they
+// are at most where one between them lies nearly straight on the way.
 const (
 	lookEvery   = 8.0
 	hiddenShare = 0.6
 	halfGap     = 5.0
 	thinnest    = 2.0
+	longest     = 10.0
+	straight    = 0.1
 	// hiddenOpacity is that of what is behind a surface.
 	hiddenOpacity = 0.5
 )
@@ -87,7 +90,7 @@ func (s *Scene) seen(k int) (list []Seen) {
 	return list
 }
 
-// thinned leaves out places that are seen all but where the one before is.
+// thinned leaves out places that are seen all but where the one before is, or on the straight way from there to the next.
 func (s *Scene) thinned(line []view.Place) []view.Place {
 	const fewToThin = 64
 	if len(line) < fewToThin {
@@ -99,8 +102,12 @@ func (s *Scene) thinned(line []view.Place) []view.Place {
 		at := s.Projection.Pixel(p)
 		dx, dy := at[0]-last[0], at[1]-last[1]
 		isEnd := k == len(line)-1 || !p.IsFinite() || k > 0 && !line[k-1].IsFinite() || !line[k+1].IsFinite()
-		if !isEnd && dx*dx+dy*dy < thinnest*thinnest {
-			continue
+		if length := dx*dx + dy*dy; !isEnd && length < longest*longest {
+			next := s.Projection.Pixel(line[k+1])
+			nx, ny := next[0]-last[0], next[1]-last[1]
+			if off := dx*ny - dy*nx; length < thinnest*thinnest || off*off < straight*straight*(nx*nx+ny*ny) {
+				continue
+			}
 		}
 		s.thin, last = append(s.thin, p), at
 	}
