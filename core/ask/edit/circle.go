@@ -83,10 +83,13 @@ func showOfTrajectory(d *document.Document, of *document.Entry, w PieceWanted) (
 	piece := trajectory.Piece(w.Piece)
 	there := turnPiece(d, w, func(body document.Body) bool {
 		p, ok := body.(*trajectory.PartBody)
-		return ok && p.Of == w.Of && p.Piece == piece && p.Step == "" && (piece != trajectory.Graph || p.Coordinate == w.Ratio)
+		return ok && p.Of == w.Of && p.Piece == piece && p.Step == "" && p.At == "" && (piece != trajectory.Graph || p.Coordinate == w.Ratio)
 	})
 	if there || !w.Shown {
 		return d, nil
+	}
+	if m := of.Body.(*trajectory.Body); m.Driver == "" && piece.IsAtPoint() {
+		drive(d, m)
 	}
 	part, where := trajectory.PartBody{Of: w.Of, Piece: piece}, of.Where
 	if piece == trajectory.Graph {

@@ -31,6 +31,10 @@ func Put(before *document.Document, entry document.Entry) (*document.Document, e
 	if err := readable(scope(d), entry); err != nil {
 		return nil, err
 	}
+	entry, err := polarMeant(d, entry)
+	if err != nil {
+		return nil, err
+	}
 	if t, ok := entry.Body.(tidied); ok {
 		t.Tidy()
 	}

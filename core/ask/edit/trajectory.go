@@ -8,6 +8,8 @@ import (
 	"parvix/core/formula/problem"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/trajectory"
 )
@@ -115,6 +117,61 @@ func Watch(before *document.Document, id string, scene int) (*document.Document,
 		}
 	}
 	return d, d.Check()
+}
+
+// polarMeant turns a tangent to, a perpendicular on or the intersections of functions that are shown as polar curves alone into those of the
+// curves: as a graph over an axis nobody sees them.
+func polarMeant(d *document.Document, entry document.Entry) (document.Entry, error) {
+	f, is := entry.Body.(*figure.Body)
+	if !is || f.Shape.Points() != 0 {
+		return entry, nil
+	}
+	first := shownAs(d, f.Function)
+	switch f.Shape {
+	case figure.Intersection:
+		second := shownAs(d, f.Other)
+		if f.Function == f.Other {
+			return entry, problem.New("field", 0, 0, "other", "two different functions are needed").In(entry.ID, "other")
+		}
+		if isTrajectory(second) && !isTrajectory(first) {
+			first, second = second, first
+		}
+		if isTrajectory(first) && second != nil {
+			entry.Body = &trajectory.PartBody{Of: first.ID, Piece: trajectory.Meets, Other: second.ID}
+			entry.Where = first.Where
+		}
+	case figure.Tangent, figure.Normal:
+		if isTrajectory(first) {
+			piece := map[figure.Shape]trajectory.Piece{figure.Tangent: trajectory.TangentAt, figure.Normal: trajectory.NormalAt}[f.Shape]
+			entry.Body, entry.Where = &trajectory.PartBody{Of: first.ID, Piece: piece, At: f.At}, first.Where
+		}
+	}
+	return entry, nil
+}
+
+// shownAs is the entry that shows a function: as a graph if there is one, else as a polar curve; nil where nothing does.
+func shownAs(d *document.Document, function string) (entry *document.Entry) {
+	for i := range d.Shown {
+		switch b := d.Shown[i].Body.(type) {
+		case *curve.Body:
+			if b.Function == function {
+				return &d.Shown[i]
+			}
+		case *trajectory.Body:
+			if b.Function == function && entry == nil {
+				entry = &d.Shown[i]
+			}
+		}
+	}
+	return entry
+}
+
+func isTrajectory(e *document.Entry) bool {
+	if e == nil {
+		return false
+	}
+	_, is := e.Body.(*trajectory.Body)
+	return is
 }
 
 // drive makes a dial that runs along a trajectory's interval.

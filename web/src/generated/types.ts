@@ -443,7 +443,7 @@ export interface PointLabel {
 export type Joining = 'straight' | 'smooth';
 
 /** Piece names what is shown of a trajectory. */
-export type TrajectoryPiece = 'graph' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region';
+export type TrajectoryPiece = 'graph' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'normal' | 'accelerationParts' | 'lengthRun' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region' | 'meetings';
 
 /** Body is a polar curve, or a parametric one, on an interval of its parameter. */
 export interface TrajectoryBody {
@@ -474,9 +474,11 @@ export interface TrajectoryPartBody {
   /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
   step?: string;
   line?: Joining;
-  /** Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not. */
+  /** Other is the id of the second polar curve of a region, or of the curve that is met; Common is what both enclose, else what the other does not. */
   other?: string;
   common?: boolean;
+  /** At is the value of the parameter at which a tangent or a perpendicular stands, a formula; empty for that of the running point. */
+  at?: string;
 }
 
 /** View is what is found out about a trajectory at the values in play, and its table. */

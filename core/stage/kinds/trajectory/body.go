@@ -63,9 +63,12 @@ type PartBody struct {
 	// Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them.
 	Step string  `json:"step,omitempty"`
 	Line Joining `json:"line,omitempty"`
-	// Other is the id of the second polar curve of a region; Common is what both enclose, else what the other does not.
+	// Other is the id of the second polar curve of a region, or of the curve that is met; Common is what both enclose, else what the other
+	// does not.
 	Other  string `json:"other,omitempty"`
 	Common bool   `json:"common,omitempty"`
+	// At is the value of the parameter at which a tangent or a perpendicular stands, a formula; empty for that of the running point.
+	At string `json:"at,omitempty"`
 }
 
 // Joining is how dots are joined; empty for not at all.
@@ -90,6 +93,10 @@ const (
 	Velocity    Piece = "velocity"
 	Accelerated Piece = "acceleration"
 	TangentAt   Piece = "tangent"
+	NormalAt    Piece = "normal"
+	// Parts are the two parts of the acceleration: along the curve and across it. Run is the length that has been run through.
+	Parts Piece = "accelerationParts"
+	Run   Piece = "lengthRun"
 	// Osculating is the circle of curvature.
 	Osculating Piece = "osculating"
 	// Dots stand at equal steps of the parameter, Directions are arrowheads along the curve, Swept is what the ray from the
@@ -99,26 +106,40 @@ const (
 	Swept      Piece = "swept"
 	// Enclosed is what a polar curve encloses and another one does not, or both do.
 	Enclosed Piece = "region"
+	// Meets are the places where it meets another curve.
+	Meets Piece = "meetings"
 )
+
+// IsAtPoint tells that a piece stands at the point that runs through the curve.
+func (p Piece) IsAtPoint() bool {
+	switch p {
+	case Ray, Projections, Velocity, Accelerated, Parts, TangentAt, NormalAt, Osculating, Run:
+		return true
+	}
+	return false
+}
 
 // Kind names the kind.
 func (*PartBody) Kind() document.Kind { return "trajectoryPart" }
 
 // Refs are the curve, the other one of a region, and the step of dots.
 func (b *PartBody) Refs() []document.Ref {
-	return []document.Ref{{Role: document.EntryID, Field: "of", Text: &b.Of}, {Role: document.EntryID, Field: "other", Text: &b.Other, Optional: b.Piece != Enclosed},
-		{Field: "step", Text: &b.Step, Optional: true}}
+	return []document.Ref{{Role: document.EntryID, Field: "of", Text: &b.Of}, {Role: document.EntryID, Field: "other", Text: &b.Other, Optional: !b.hasOther()},
+		{Field: "step", Text: &b.Step, Optional: true}, {Field: "at", Text: &b.At, Optional: true}}
 }
+
+// hasOther tells that the piece is one of two curves.
+func (b *PartBody) hasOther() bool { return b.Piece == Enclosed || b.Piece == Meets }
 
 // Check holds what is chosen to what there is.
 func (b *PartBody) Check(c *document.Checker) {
-	c.OneOf("piece", string(b.Piece), string(Graph), string(Ray), string(Projections), string(Velocity), string(Accelerated), string(TangentAt), string(Osculating),
-		string(Dots), string(Directions), string(Swept), string(Enclosed))
+	c.OneOf("piece", string(b.Piece), string(Graph), string(Ray), string(Projections), string(Velocity), string(Accelerated), string(TangentAt), string(NormalAt), string(Parts),
+		string(Run), string(Osculating), string(Dots), string(Directions), string(Swept), string(Enclosed), string(Meets))
 	if b.Piece == Graph {
 		c.OneOf("coordinate", b.Coordinate, "r", "x", "y")
 	}
 	c.OneOf("line", string(b.Line), "", string(Straight), string(Smooth))
-	c.Require(b.Piece != Enclosed || b.Other != "", "other", "another polar curve is needed")
+	c.Require(!b.hasOther() || b.Other != "", "other", "another curve is needed")
 }
 
 // Tidy gives a parametric curve's parameter a name that can be typed.

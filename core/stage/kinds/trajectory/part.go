@@ -29,12 +29,14 @@ const (
 // Part is something shown of a trajectory, mostly at its point.
 type Part struct {
 	Of *Live
-	// Other is the second polar curve of a region.
+	// Other is the second polar curve of a region, or the curve that is met; Graph is the function whose graph is met instead.
 	Other *Live
+	Graph *evaluate.Function
 
 	body *PartBody
 	of   *document.Entry
 	step *evaluate.Expression
+	at   *evaluate.Expression
 }
 
 // Letter begins the ids of parts.
@@ -56,6 +58,14 @@ func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 		if p.step = d.Expression(b.Step, e.ID, "step"); p.step == nil {
 			return nil
 		}
+	}
+	if b.At != "" {
+		if p.at = d.Expression(b.At, e.ID, "at"); p.at == nil {
+			return nil
+		}
+	}
+	if b.Piece == Meets && !p.findMet(d, e) {
+		return nil
 	}
 	if b.Piece == Enclosed {
 		if other := d.Other(b.Other); other != nil {
@@ -86,12 +96,19 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 		}
 		return []evaluate.Word{evaluate.Says("what "), of, evaluate.Says(" encloses and "), other, evaluate.Says(" does not")}
 	}
+	if piece == Meets {
+		return p.metSentence(d)
+	}
+	if at := p.body.At; at != "" {
+		what := map[Piece]string{TangentAt: "the tangent at ", NormalAt: "the perpendicular at "}[piece]
+		return []evaluate.Word{evaluate.Says(what), {LaTeX: expr.LaTeXName(p.Of.variable) + "=" + d.FormulaWord(at).LaTeX}}
+	}
 	if step := p.body.Step; piece == Dots && step != "" {
 		after := map[Joining]string{Straight: ", joined", Smooth: ", joined smoothly"}[p.body.Line]
 		return []evaluate.Word{evaluate.Says("points at steps of "), d.FormulaWord(step), evaluate.Says(after)}
 	}
 	return []evaluate.Word{evaluate.Says(map[Piece]string{Ray: "the ray and the radius on it", Projections: "the projections on the axes",
-		Velocity: "the velocity", Accelerated: "the acceleration", TangentAt: "the tangent", Osculating: "the circle of curvature",
+		Velocity: "the velocity", Accelerated: "the acceleration", TangentAt: "the tangent", NormalAt: "the perpendicular", Parts: "the two parts of the acceleration", Run: "the length run through", Osculating: "the circle of curvature",
 		Dots: "dots at equal steps", Directions: "the direction along the curve", Swept: "what the ray sweeps over"}[piece])}
 }
 
@@ -102,9 +119,9 @@ func (p *Part) Hue(evaluate.Moment) picture.Colour {
 		return radiusHue
 	case Projections:
 		return acrossHue
-	case Velocity, TangentAt:
+	case Velocity, TangentAt, NormalAt:
 		return velocityHue
-	case Accelerated:
+	case Accelerated, Parts:
 		return accelerationHue
 	case Osculating:
 		return osculatingHue
@@ -161,20 +178,14 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 		on.Segment(compose.Stroke(upHue, on.Scaled(compose.RayWidth), picture.Dotted, 1), here, pixel(0, at.Y))
 		on.Arrow(compose.Stroke(acrossHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(at.X, 0))
 		on.Arrow(compose.Stroke(upHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), pole, pixel(0, at.Y))
-	case Velocity:
-		q := m.Velocity(m.At)
-		on.Arrow(compose.Stroke(velocityHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
-	case Accelerated:
-		q := m.Acceleration(m.At)
-		on.Arrow(compose.Stroke(accelerationHue, on.Scaled(compose.LengthWidth), picture.Whole, 1), here, pixel(at.X+q.X, at.Y+q.Y))
-	case TangentAt:
-		q := m.Velocity(m.At)
-		if speed := math.Hypot(q.X, q.Y); speed > 0 {
-			far := 3 * (v.Right - v.Left + v.Top - v.Bottom) / speed
-			on.Segment(compose.Stroke(velocityHue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), pixel(at.X-far*q.X, at.Y-far*q.Y), pixel(at.X+far*q.X, at.Y+far*q.Y))
-		}
+	case Velocity, Accelerated, Parts, Run:
+		return p.motion(on)
+	case TangentAt, NormalAt:
+		return p.touching(on)
+	case Meets:
+		return p.meetings(on)
 	case Osculating:
-		m.osculating(on, at)
+		return m.osculating(on, at)
 	case Dots:
 		p.dots(on)
 	case Enclosed:
@@ -193,7 +204,7 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 
 // osculating draws the circle of curvature: its centre lies at (x, y) + (−y′, x′)·(x′² + y′²)/(x′y″ − y′x″) (common practice;
 // Bronstein, curvature of plane curves).
-func (m *Live) osculating(on *compose.On, at sample.Point) {
+func (m *Live) osculating(on *compose.On, at sample.Point) []compose.Anchor {
 	v := on.View
 	q, w := m.Velocity(m.At), m.Acceleration(m.At)
 	cross, square := q.X*w.Y-q.Y*w.X, q.X*q.X+q.Y*q.Y
@@ -201,15 +212,21 @@ func (m *Live) osculating(on *compose.On, at sample.Point) {
 	centre := [2]float64{at.X - q.Y*k, at.Y + q.X*k}
 	radius := math.Hypot(centre[0]-at.X, centre[1]-at.Y)
 	if !(radius > 0) || radius > 50*(v.Right-v.Left) {
-		return
+		return nil
 	}
 	pen := compose.Stroke(osculatingHue, on.Scaled(compose.GuideWidth), picture.Whole, 1)
+	begun := len(on.Pen.Data)
 	on.Around(centre, radius, 0, 2*math.Pi, pen)
 	pen.Pattern = picture.Dotted
 	on.Segment(pen, [2]float64{v.X(centre[0]), v.Y(centre[1])}, [2]float64{v.X(at.X), v.Y(at.Y)})
 	if v.Sees(centre[0], centre[1]) {
 		on.Pen.Marker(osculatingHue, picture.Disc, v.X(centre[0]), v.Y(centre[1]), on.Scaled(3))
 	}
+	a, ok := on.OnLines(begun)
+	if !ok {
+		return nil
+	}
+	return on.Labelled(a, `\rho=`+number.Format(radius, 2), osculatingHue)
 }
 
 // runsOff tells that a line that ends at p has left for good: it is dozens of windows away.

@@ -52,11 +52,14 @@ type enclosed struct {
 }
 
 // See works out what hangs on values: the region between two curves, the area that was swept over, the places of dots.
-func (p *Part) See(m evaluate.Moment, _ view.View, before any) any {
+func (p *Part) See(m evaluate.Moment, v view.View, before any) any {
 	switch p.body.Piece {
 	case Enclosed:
 		was, _ := before.(*enclosed)
 		return p.enclosed(m, was)
+	case Meets:
+		was, _ := before.(*met)
+		return p.met(m, v, was)
 	case Swept:
 		return sweptArea(m, p.Of)
 	case Dots:

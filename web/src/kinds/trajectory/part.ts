@@ -2,8 +2,8 @@
 import { useBench } from '../../bench/store';
 import type { EntryOf, TrajectoryPiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
-import { fresh, ofKind } from '../../shared/entries';
-import { pieceActions as toggles } from '../bench';
+import { fresh, hasKind, ofKind } from '../../shared/entries';
+import { pieceActions as toggles, tell } from '../bench';
 import type { PageKind } from '../kind';
 import Line from '../Line.vue';
 import PartForm from '../PartForm.vue';
@@ -19,13 +19,66 @@ export function pieceActions(e: EntryOf<'trajectory'>): Action[] {
     ['projections', 'the projections'],
     ['velocity', 'the velocity'],
     ['acceleration', 'the acceleration'],
+    ['accelerationParts', 'the two parts of the acceleration'],
     ['tangent', 'the tangent'],
+    ['normal', 'the perpendicular'],
     ['osculating', 'the circle of curvature'],
+    ['lengthRun', 'the length run through'],
     ['dots', 'dots at equal steps'],
     ['directions', 'the direction'],
     ['swept', 'the area swept'],
   ];
-  return toggles(e.id, all, (piece) => parts(e.id).find((p) => p.body.piece === piece && !p.body.step));
+  return toggles(e.id, all, (piece) =>
+    parts(e.id).find((p) => p.body.piece === piece && !p.body.step && !p.body.at),
+  );
+}
+
+/** What a text can tell of the point, by the piece that shows it. */
+const told: Partial<Record<TrajectoryPiece, string>> = {
+  velocity: 'the speed',
+  acceleration: 'the size of the acceleration',
+  osculating: 'the radius of curvature',
+  lengthRun: 'the length',
+  tangent: 'the angle of the tangent',
+};
+
+/** Actions that put the number of a shown piece into a text. */
+export const tellActions = (e: EntryOf<'trajectory'>): Action[] =>
+  parts(e.id).flatMap((part) => {
+    const words = told[part.body.piece];
+    if (!words) return [];
+    return [
+      {
+        key: `tell ${part.id}`,
+        words: `Put ${words} into a text, live`,
+        act: () => tell(part.id, `${words} is `, ''),
+      },
+    ];
+  });
+
+/** Actions that mark where a curve meets another one: polar, parametric, or the graph of a function. */
+export function meetingActions(e: EntryOf<'trajectory'>): Action[] {
+  const bench = useBench();
+  const own = e.body.function ?? 'the curve';
+  const others = (bench.document?.shown ?? []).filter(
+    (s) =>
+      s.id !== e.id &&
+      ((hasKind(s, 'trajectory') && !s.body.family) || (hasKind(s, 'curve') && !s.body.family)),
+  );
+  return others.map((other) => {
+    const name = (other.body as { function?: string }).function ?? 'the other curve';
+    const there = parts(e.id).find((p) => p.body.piece === 'meetings' && p.body.other === other.id);
+    const entry = fresh(
+      'trajectoryPart',
+      { of: e.id, piece: 'meetings', other: other.id },
+      { where: e.where },
+    );
+    return {
+      key: `meets ${other.id}`,
+      words: there ? `Take off where ${own} meets ${name}` : `Mark where ${own} meets ${name}`,
+      act: () => void bench.askEdit(there ? { kind: 'delete', id: there.id } : { kind: 'put', entry }),
+    };
+  });
 }
 
 /** Actions that shade what lies between a polar curve and another one. */

@@ -1,0 +1,109 @@
+package edit_test
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/trajectory"
+	"parvix/core/stage/stagetest"
+)
+
+// typedLines is what lines give that are typed one after another.
+func typedLines(t *testing.T, lines ...string) *document.Document {
+	t.Helper()
+	d, err := edit.Typed(document.New(""), "", strings.Join(lines, "\n"))
+	require.NoError(t, err)
+	return d
+}
+
+// labelsOf are the labels of the last entry, part by part.
+func labelsOf(t *testing.T, d *document.Document) (list []string) {
+	t.Helper()
+	d.Panels[0].Window = document.Window{Left: -4, Right: 4, Bottom: -3, Top: 4}
+	p := stagetest.Again(stagetest.Loaded(t, d), 900, 700)
+	id := d.Shown[len(d.Shown)-1].ID
+	for _, l := range p.Labels {
+		if l.ID == id || strings.HasPrefix(l.ID, id+" ") || strings.HasPrefix(l.ID, id+"/") || strings.HasPrefix(l.ID, id+".") {
+			list = append(list, l.LaTeX)
+		}
+	}
+	return list
+}
+
+// r = 3 sin θ and s = 1 + sin θ meet where 2 sin θ = 1, at θ = π/6 and 5π/6 with r = 3/2: (±3√3/4, 3/4); and in the pole, which each passes
+// at another angle (a worked example of many a calculus textbook, Stewart's among them; from memory). As graphs over an axis they would
+// meet at (π/6, 3/2), where no curve is seen.
+func TestPolarCurvesMeetOnTheCurves(t *testing.T) {
+	d := typedLines(t, "r = 3sin(θ)", "s(θ) = 1 + sin(θ)")
+	d, err := edit.Put(d, document.Entry{Body: &figure.Body{Shape: figure.Intersection, Function: "r", Other: "s"}})
+	require.NoError(t, err)
+	part, is := d.Shown[2].Body.(*trajectory.PartBody)
+	require.True(t, is)
+	assert.Equal(t, trajectory.Meets, part.Piece)
+	labels := labelsOf(t, d)
+	assert.ElementsMatch(t, []string{`(-\frac{3\sqrt{3}}{4},\;0.75)`, `(\frac{3\sqrt{3}}{4},\;0.75)`, `(0,\;0)`}, labels)
+	_, err = edit.Put(d, document.Entry{Body: &figure.Body{Shape: figure.Intersection, Function: "s", Other: "s"}})
+	assert.ErrorContains(t, err, "different")
+}
+
+// The cardioid r = 1 + cos θ has a level tangent at θ = π/3, at the height (1 + 1/2)·√3/2 = 3√3/4, and an upright one at θ = 0, x = 2
+// (common practice; slopes of polar curves in any calculus course).
+func TestATangentOfAPolarCurveTouchesTheCurve(t *testing.T) {
+	for at, want := range map[string]string{"π/3": `y=\frac{3\sqrt{3}}{4}`, "0": "x=2"} {
+		d := typedLines(t, "r = 1 + cos(θ)")
+		d, err := edit.Put(d, document.Entry{Body: &figure.Body{Shape: figure.Tangent, Function: "r", At: at}})
+		require.NoError(t, err)
+		assert.Equal(t, []string{want}, labelsOf(t, d), at)
+	}
+	degrees := typedLines(t, "r = 1 + cos(θ)")
+	degrees.AngleUnit = document.Degree
+	degrees.Shown[0].Body.(*trajectory.Body).To = "360"
+	d, err := edit.Put(degrees, document.Entry{Body: &figure.Body{Shape: figure.Normal, Function: "r", At: "60"}})
+	require.NoError(t, err)
+	assert.Equal(t, []string{`x=0.75`}, labelsOf(t, d))
+}
+
+// A polar curve meets the graph of a function where both are seen: the circle r = 2 and y = x at (±√2, ±√2).
+func TestAPolarCurveMeetsAGraph(t *testing.T) {
+	d := typedLines(t, "r(θ) = 2", "f(x) = x")
+	d, err := edit.Put(d, document.Entry{Body: &figure.Body{Shape: figure.Intersection, Function: "f", Other: "r"}})
+	require.NoError(t, err)
+	assert.ElementsMatch(t, []string{`(\sqrt{2},\;\sqrt{2})`, `(-\sqrt{2},\;-\sqrt{2})`}, labelsOf(t, d))
+}
+
+// A throw (10t, 10t − 5t²) at t = 1: v = (10, 0), a = (0, −10), so that the speed is 10, all of a turns the way, the radius of curvature is
+// 100/10 = 10; at t = 0 half of it each, 10/√2 (common practice, mechanics of a throw).
+func TestMotionTellsItsNumbers(t *testing.T) {
+	d := typedLines(t, "(10t, 10t − 5t²)")
+	of := d.Shown[0].ID
+	d.Shown[0].Body.(*trajectory.Body).To = "2"
+	for _, piece := range []trajectory.Piece{trajectory.Velocity, trajectory.Accelerated, trajectory.Osculating, trajectory.Run, trajectory.TangentAt} {
+		shown, err := edit.ShowPiece(d, edit.PieceWanted{Of: of, Piece: string(piece), Shown: true})
+		require.NoError(t, err)
+		shown.Scenes[0].Values["t"] = 1
+		e := evaluate.Load(shown, nil)
+		told := e.Shown[len(e.Shown)-1].Live.(evaluate.Measured).Measure(e)
+		// The length of the parabola from 0 to its top: 5(√2 + ln(1 + √2)) (Bronstein, arc of a parabola).
+		want := map[trajectory.Piece]string{trajectory.Velocity: "10", trajectory.Accelerated: "10", trajectory.Osculating: "10", trajectory.Run: "11.478", trajectory.TangentAt: "0"}
+		assert.Equal(t, want[piece], told, piece)
+	}
+	parts, err := edit.ShowPiece(d, edit.PieceWanted{Of: of, Piece: string(trajectory.Parts), Shown: true})
+	require.NoError(t, err)
+	parts.Scenes[0].Values["t"] = 0
+	parts.Panels[0].Window = document.Window{Left: -12, Right: 22, Bottom: -12, Top: 12}
+	p := stagetest.Again(stagetest.Loaded(t, parts), 900, 700)
+	var told []string
+	for _, l := range p.Labels {
+		if strings.HasPrefix(l.LaTeX, "a_{") {
+			told = append(told, l.LaTeX)
+		}
+	}
+	assert.ElementsMatch(t, []string{"a_{t}=−7.07", "a_{n}=7.07"}, told)
+}
