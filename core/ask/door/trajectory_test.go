@@ -2,6 +2,7 @@ package door_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -74,16 +75,51 @@ func TestWhatIsSweptTwiceIsEnclosedOnce(t *testing.T) {
 
 // (3cos t, 2 sin t) is the ellipse x²/9 + y²/4 = 1; (t, t²) the parabola y = x²; (2t, 1 − t) the line y = 1 − x/2.
 func TestTheParameterIsEliminatedWhereThatIsElementary(t *testing.T) {
-	for _, c := range [][4]string{{"3cos t", "2 sin t", "without the parameter, an ellipse", `\frac{x^{2}}{9}+\frac{y^{2}}{4}=1`},
-		{"1 + 2sin t", "2cos t", "without the parameter, a circle", `(x-1)^{2}+y^{2}=4`},
-		{"t", "t²", "without the parameter, a parabola", `y=x^{2}`}, {"2t", "1 − t", "without the parameter, a line", `y=1-\frac{x}{2}`}} {
+	for _, c := range [][4]string{{"3cos t", "2 sin t", "an ellipse", `\frac{x^{2}}{9}+\frac{y^{2}}{4}=1`},
+		{"1 + 2sin t", "2cos t", "a circle", `(x-1)^{2}+y^{2}=4`},
+		{"t", "t²", "a parabola", `y=x^{2}`}, {"2t", "1 − t", "a line", `y=1-\frac{x}{2}`}} {
 		d, err := edit.Put(document.New(""), document.Entry{Body: &trajectory.Body{X: c[0], Y: c[1], Variable: "t", From: "0", To: "2π"}})
 		require.NoError(t, err)
 		lines, view := studied(t, d, "π/6")
-		assert.Equal(t, c[3], lines[c[2]], "%v", lines)
+		assert.Equal(t, c[3], lines["in x and y"], "%v", lines)
+		assert.Equal(t, `\text{`+c[2]+`}`, lines["it is"])
 		assert.Equal(t, []string{"t", "x", "y"}, view.Head)
 		require.Len(t, view.Rows, 13)
 		assert.Equal(t, []string{"0", "π/6", "π/3", "π/2"}, []string{view.Rows[0][0], view.Rows[1][0], view.Rows[2][0], view.Rows[3][0]})
 		assert.InDelta(t, math.Pi/3, *view.Numbers[2][0], 1e-15, "saved as a number")
 	}
+}
+
+// What handbooks tell of four curves (J. D. Lawrence, A Catalog of Special Plane Curves): the knot of a lemniscate lies in the pole, its
+// tangents there at ±45°; an astroid has four cusps, level and upright in turn; r = 2/(1 + 1.5 cos θ) is a hyperbola with its centre at
+// 2.4 on the axis and the slopes ±√1.25; r = 1 + cos θ is a cardioid that comes to rest in the pole.
+func TestFindingsOfCurvesNameWhatHandbooksName(t *testing.T) {
+	tell := func(body *trajectory.Body, statement string) map[string]string {
+		d, err := document.New(""), error(nil)
+		if statement != "" {
+			d, err = edit.Typed(d, "", statement)
+		} else {
+			d, err = edit.Put(d, document.Entry{Body: body})
+		}
+		require.NoError(t, err)
+		lines, _ := studied(t, d, "")
+		return lines
+	}
+	lemniscate := tell(nil, "r = √(4cos(2θ))")
+	assert.Equal(t, `\text{a lemniscate}`, lemniscate["it is"])
+	assert.Equal(t, `{(0,\,0)}`, lemniscate["crosses itself at"])
+	assert.Contains(t, lemniscate["passes through the pole, with tangents in its direction, at"], `\frac{\pi}{4}`)
+	astroid := tell(&trajectory.Body{X: "cos³t", Y: "sin³t", Variable: "t", From: "0", To: "2π"}, "")
+	assert.Equal(t, `\text{an astroid}`, astroid["it is"])
+	assert.Equal(t, 2, strings.Count(astroid["cusps, with the tangent there"], "upright"))
+	assert.Equal(t, 2, strings.Count(astroid["cusps, with the tangent there"], "level"))
+	hyperbola := tell(nil, "r = 2/(1 + 1.5cos θ)")
+	assert.Equal(t, `\text{a hyperbola with a focus in the pole}`, hyperbola["it is"])
+	assert.Equal(t, `{y=−1.118x+2.683},\;\allowbreak {y=1.118x−2.683}`, hyperbola["asymptotes"])
+	cardioid := tell(nil, "r = 1 + cos θ")
+	assert.Equal(t, `\text{a cardioid}`, cardioid["it is"])
+	assert.Equal(t, `{(0,\;0)\;\text{level}}`, cardioid["cusps, with the tangent there"])
+	ellipse := tell(&trajectory.Body{X: "3cos t", Y: "2 sin t", Variable: "t", From: "0", To: "2π"}, "")
+	assert.Contains(t, ellipse["fastest"], `\frac{\pi}{2}`)
+	assert.Contains(t, ellipse["fastest"], `=3`)
 }

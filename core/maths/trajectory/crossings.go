@@ -2,6 +2,7 @@ package trajectory
 
 import (
 	"math"
+	"slices"
 	"sort"
 
 	"parvix/core/numeric/bisect"
@@ -118,12 +119,27 @@ func (c *Curve) SelfCrossings(from, to float64) []Place {
 			}
 		}
 	}
+	cusps := c.Cusps(from, to)
+	places = slices.DeleteFunc(places, func(p Place) bool {
+		return slices.ContainsFunc(cusps, func(cusp Cusp) bool { return math.Hypot(p.X-cusp.X, p.Y-cusp.Y) < 1e-6*size })
+	})
+	if c.crossesInPole(from, to) {
+		places = append(places, Place{})
+	}
 	return once(places)
+}
+
+// crossesInPole tells that a polar curve passes through the pole in more than one direction.
+func (c *Curve) crossesInPole(from, to float64) bool {
+	angles := c.AtPole(from, to)
+	return slices.ContainsFunc(angles, func(a float64) bool { return math.Abs(math.Sin(a-angles[0])) > 1e-6 })
 }
 
 func segmentsCross(a, b, p, q Place) bool {
 	side := func(u, v, w Place) float64 { return (v.X-u.X)*(w.Y-u.Y) - (v.Y-u.Y)*(w.X-u.X) }
-	return side(a, b, p)*side(a, b, q) <= 0 && side(p, q, a)*side(p, q, b) <= 0
+	// A crossing at an end is none by rounding alone.
+	slack := 1e-12 * (math.Pow(math.Hypot(b.X-a.X, b.Y-a.Y), 4) + math.Pow(math.Hypot(q.X-p.X, q.Y-p.Y), 4))
+	return side(a, b, p)*side(a, b, q) <= slack && side(p, q, a)*side(p, q, b) <= slack
 }
 
 // closeIn is Newton's method for the two values of the parameter; false where both run in one direction, as on a part that is

@@ -79,22 +79,28 @@ func (c *Curve) Symmetries() (s Symmetry) {
 
 // Form is a curve without its parameter.
 type Form struct {
-	// Left = Right is its equation in x and y.
+	// Left = Right is its equation in x and y; nil where only its name is known.
 	Left, Right expr.Node
 	// Kind is what it is: a line, a parabola, a circle, an ellipse; empty for another curve.
 	Kind string
 }
 
 // WithoutParameter eliminates the parameter where that is elementary: a coordinate that is linear in it is solved for it and
-// put into the other; cosine and sine of the same angle are joined by cos² + sin² = 1. A polar or spatial curve gives false.
+// put into the other; cosine and sine of the same angle are joined by cos² + sin² = 1. Curves that have a name are known by it. One in space
+// gives false.
 func (c *Curve) WithoutParameter() (f Form, ok bool) {
-	if c.R != nil || c.Z != nil {
+	switch {
+	case c.Z != nil:
 		return f, false
+	case c.R != nil:
+		return c.byName()
 	}
-	if f, ok = c.byLinear(); ok {
-		return f, true
+	for _, way := range []func() (Form, bool){c.byLinear, c.bySquares, c.byPowers} {
+		if f, ok = way(); ok {
+			return f, true
+		}
 	}
-	return c.bySquares()
+	return f, false
 }
 
 func simple(n expr.Node) expr.Node { return symbolic.Simplify(n).Node }

@@ -116,6 +116,7 @@ func between(low float64, name string, high float64) string {
 func linesOf(d evaluate.Moment, m *Live, c *curves.Curve, unit float64) []kind.Line {
 	w := &writer{d: d, variable: m.variable, unit: unit, lines: []kind.Line{}}
 	from, to := m.From*unit, m.To*unit
+	w.form(c)
 	if closing, ok := c.Closing(); ok {
 		w.line("closes after", w.angle(closing.Float()))
 	} else {
@@ -138,15 +139,80 @@ func linesOf(d evaluate.Moment, m *Live, c *curves.Curve, unit float64) []kind.L
 	w.places("meets the x-axis at", onX)
 	w.places("meets the y-axis at", onY)
 	w.places("crosses itself at", c.SelfCrossings(from, to))
-	w.symmetries(c.Symmetries())
-	if f, ok := c.WithoutParameter(); ok {
-		name := "without the parameter"
-		if f.Kind != "" {
-			name += ", " + f.Kind
-		}
-		w.line(name, expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+	w.angles("passes through the pole, with tangents in its direction, at", c.AtPole(from, to))
+	w.cusps(c.Cusps(from, to))
+	w.asymptotes(c.Asymptotes(from, to))
+	w.symmetries(c.SymmetriesOn(from, to))
+	if fastest, slowest := c.Speeds(from, to); !m.Polar {
+		w.speeds("fastest", fastest)
+		w.speeds("slowest", slowest)
 	}
 	return w.lines
+}
+
+// form tells the name of a curve that has one, and its equation in x and y.
+func (w *writer) form(c *curves.Curve) {
+	f, ok := c.WithoutParameter()
+	if !ok {
+		return
+	}
+	if f.Kind != "" {
+		w.line("it is", `\text{`+f.Kind+`}`)
+	}
+	if f.Left != nil {
+		w.line("in x and y", expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+	}
+}
+
+// cusps writes where the point stands still and turns back, with the tangent there.
+func (w *writer) cusps(list []curves.Cusp) {
+	var parts []string
+	for _, p := range list {
+		part := evaluate.PairLaTeX(p.X, p.Y, 3)
+		switch p.Direction {
+		case math.Pi / 2:
+			part += `\;\text{upright}`
+		case 0:
+			part += `\;\text{level}`
+		}
+		parts = append(parts, part)
+	}
+	if len(parts) > 0 {
+		w.line("cusps, with the tangent there", listed(parts))
+	}
+}
+
+// asymptotes writes the lines to which the curve tends.
+func (w *writer) asymptotes(list []curves.Asymptote) {
+	var parts []string
+	for _, a := range list {
+		sin, cos := math.Sincos(a.Direction)
+		if math.Abs(cos) < 1e-9 {
+			parts = append(parts, "x="+evaluate.CoordinateLaTeX(rounded(-a.Distance/sin), 3))
+			continue
+		}
+		parts = append(parts, "y="+evaluate.LineLaTeX(rounded(sin/cos), rounded(a.Distance/cos), 3))
+	}
+	if len(parts) > 0 {
+		w.line("asymptotes", listed(parts))
+	}
+}
+
+// rounded leaves off the digits that a limit is not known to.
+func rounded(v float64) float64 {
+	const digits = 1e7
+	return math.Round(v*digits) / digits
+}
+
+// speeds writes where the point is fastest or slowest, and how fast.
+func (w *writer) speeds(name string, list []curves.Extreme) {
+	var parts []string
+	for _, e := range list {
+		parts = append(parts, w.angle(e.T))
+	}
+	if len(parts) > 0 {
+		w.line(name, expr.LaTeXName(w.variable)+"="+listed(parts)+`,\quad \left|v\right|=`+evaluate.CoordinateLaTeX(list[0].Value, 3))
+	}
 }
 
 // writer writes what is told of a curve, line by line.
