@@ -224,6 +224,8 @@ type FindingsView struct {
 	Lines    []FindingLine `json:"lines"`
 	// Same names the functions with the same graph, in LaTeX.
 	Same []string `json:"same"`
+	// Polar tells that the function is seen as a polar curve alone: what is found is told of its radius.
+	Polar bool `json:"polar"`
 	// Undecided lists, in words, what could not be found out.
 	Undecided []string `json:"undecided"`
 	// Found is what the other core needs to show and tell them.

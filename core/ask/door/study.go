@@ -95,13 +95,14 @@ func findings(door *Door, ask *Ask, a *Answer) error {
 	if err != nil {
 		return err
 	}
-	v := &FindingsView{Function: ask.ID, Lines: []FindingLine{}, Undecided: found.Undecided, Found: study.Found(door.d, f, found)}
+	v := &FindingsView{Function: ask.ID, Lines: []FindingLine{}, Undecided: found.Undecided, Found: study.Found(door.d, f, found),
+		Polar: study.IsPolar(door.d, f)}
 	v.Same = []string{}
 	for _, name := range study.SameGraph(door.d, f) {
 		v.Same = append(v.Same, expr.LaTeXName(name))
 	}
 	for _, line := range study.Lines(door.d, f, found) {
-		v.Lines = append(v.Lines, FindingLine{line.Finding, line.Name, line.LaTeX, line.How, line.Finding.IsDrawn()})
+		v.Lines = append(v.Lines, FindingLine{line.Finding, line.Name, line.LaTeX, line.How, line.Finding.IsDrawn() && !v.Polar})
 	}
 	a.Findings = v
 	return nil

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/ask/edit"
+	"parvix/core/ask/study"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/figure"
@@ -106,4 +107,24 @@ func TestMotionTellsItsNumbers(t *testing.T) {
 		}
 	}
 	assert.ElementsMatch(t, []string{"a_{t}=−7.07", "a_{n}=7.07"}, told)
+}
+
+// What is found of the radius of a polar curve is told without the words of a graph in x and y; nothing of it can be put on the stage, where
+// the graph is not.
+func TestFindingsOfARadiusDoNotSpeakOfAxes(t *testing.T) {
+	e := stagetest.Loaded(t, typedLines(t, "r = 2 + cos(θ)"))
+	f := e.Function("r")
+	require.True(t, study.IsPolar(e, f))
+	found, err := study.Of(e, f, 0, 6)
+	require.NoError(t, err)
+	told := ""
+	for _, line := range study.Lines(e, f, found) {
+		told += line.Name + ": " + line.LaTeX + "\n"
+	}
+	assert.NotContains(t, told, "y-")
+	assert.NotContains(t, told, "y=")
+	assert.Contains(t, told, "value at 0: ")
+	assert.Contains(t, told, "middle value: r=2")
+	graph := stagetest.Loaded(t, typedLines(t, "f(x) = 2 + cos(x)"))
+	assert.False(t, study.IsPolar(graph, graph.Function("f")))
 }

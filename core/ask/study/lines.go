@@ -12,6 +12,8 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/found"
+	"parvix/core/stage/kinds/curve"
+	"parvix/core/stage/kinds/trajectory"
 )
 
 // Line is a finding to be read: its name, what was found in LaTeX, and how.
@@ -77,10 +79,13 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		l.put(document.Amplitude, w.both(*findings.Amplitude), analyse.Signs)
 		l.put(document.CentreLine, "y="+w.both(*findings.CentreLine), analyse.Signs)
 	}
-	switch findings.Symmetry {
-	case "even":
+	isPolar := IsPolar(d, f)
+	switch {
+	case isPolar:
+		l.asRadius(w, f.Stated.Name, findings)
+	case findings.Symmetry == "even":
 		l.put(document.Symmetry, `\text{even: mirrored in the }y\text{-axis}`, findings.SymmetryHow)
-	case "odd":
+	case findings.Symmetry == "odd":
 		l.put(document.Symmetry, `\text{odd: turned about the origin}`, findings.SymmetryHow)
 	}
 	var lines []Line
@@ -90,6 +95,41 @@ func Lines(d *evaluate.Demonstration, f *evaluate.Function, findings *analyse.Fi
 		}
 	}
 	return lines
+}
+
+// IsPolar tells whether a function is shown as a polar curve alone: nobody sees it as a graph over an axis.
+func IsPolar(d *evaluate.Demonstration, f *evaluate.Function) (is bool) {
+	for _, s := range d.Shown {
+		if s.Entry.Field("function") != f.Stated.Name {
+			continue
+		}
+		switch s.Entry.Body.(type) {
+		case *trajectory.Body:
+			is = true
+		case *curve.Body:
+			return false
+		}
+	}
+	return is
+}
+
+// asRadius tells what is found of the radius of a polar curve without the words of a graph in x and y.
+func (l *lister) asRadius(w writer, name string, findings *analyse.Findings) {
+	name = expr.LaTeXName(name)
+	if line, ok := l.written[document.YIntercept]; ok {
+		line.Name = "value at 0"
+		l.written[document.YIntercept] = line
+	}
+	if findings.CentreLine != nil {
+		l.put(document.CentreLine, name+"="+w.both(*findings.CentreLine), analyse.Signs)
+		line := l.written[document.CentreLine]
+		line.Name = "middle value"
+		l.written[document.CentreLine] = line
+	}
+	sign := map[string]string{"even": "", "odd": "-"}
+	if s, ok := sign[findings.Symmetry]; ok {
+		l.put(document.Symmetry, `\text{`+findings.Symmetry+`: }`+name+`\left(-`+w.variable+`\right)=`+s+name+`\left(`+w.variable+`\right)`, findings.SymmetryHow)
+	}
 }
 
 // lister gathers the lines of findings.

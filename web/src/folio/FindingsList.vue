@@ -52,6 +52,9 @@ function tell(line: FindingLine) {
     <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
     <p v-else-if="!view" class="hint">Being computed …</p>
     <template v-else>
+      <p v-if="view.polar" class="hint">
+        Of the radius over the angle. What the curve does is told under Shown, with its findings.
+      </p>
       <dl :class="{ behind: bench.findings.behind }">
         <div v-for="line in view.lines" :key="line.finding" class="line" :data-finding="line.finding">
           <dt>{{ line.name }}</dt>

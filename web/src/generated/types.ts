@@ -914,6 +914,8 @@ export interface FindingsView {
   lines: FindingLine[];
   /** Same names the functions with the same graph, in LaTeX. */
   same: string[];
+  /** Polar tells that the function is seen as a polar curve alone: what is found is told of its radius. */
+  polar: boolean;
   /** Undecided lists, in words, what could not be found out. */
   undecided: string[];
   /** Found is what the other core needs to show and tell them. */
