@@ -24,6 +24,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 	AskSettle:     settle,
 	AskPlot:       plot,
 	AskKeepInk:    keepInk,
+	AskAngleUnit:  setAngleUnit,
 	AskDraw:       draw,
 	AskBeginnings: func(_ *Door, _ *Ask, a *Answer) error { a.Beginnings = edit.Beginnings(); return nil },
 	AskGallery:    func(_ *Door, _ *Ask, a *Answer) error { a.Gallery = gallery(); return nil },
@@ -56,7 +57,7 @@ var answers = map[AskKind]func(door *Door, ask *Ask, a *Answer) error{
 // needsDocument are the answers that are given for the question's document; needsNothing those that nothing has to be loaded
 // for. All others are about what is in play.
 var (
-	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskKeepInk: true, AskDraw: true}
+	needsDocument = map[AskKind]bool{AskLoad: true, AskSettle: true, AskPlot: true, AskKeepInk: true, AskDraw: true, AskAngleUnit: true}
 	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true, AskPasted: true}
 )
 
@@ -124,6 +125,12 @@ func counters(door *Door, _ *Ask, a *Answer) error {
 		}
 	}
 	return nil
+}
+
+// setAngleUnit changes the unit of angles and tells what was converted.
+func setAngleUnit(_ *Door, ask *Ask, a *Answer) (err error) {
+	a.Document, a.Told, err = edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
+	return err
 }
 
 // traced answers the places of a trace, and whether they are those of space.

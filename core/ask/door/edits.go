@@ -81,9 +81,6 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	},
 	AskRemovePanel: func(ask *Ask) (*document.Document, error) { return edit.RemovePanel(ask.Document, ask.Panel) },
 	AskWatch:       func(ask *Ask) (*document.Document, error) { return edit.Watch(ask.Document, ask.ID, ask.Scene) },
-	AskAngleUnit: func(ask *Ask) (*document.Document, error) {
-		return edit.SetAngleUnit(ask.Document, document.AngleUnit(ask.Text))
-	},
 	AskAddCircle: func(ask *Ask) (*document.Document, error) {
 		if ask.Circle == nil {
 			return nil, missing("circle")

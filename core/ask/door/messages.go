@@ -134,6 +134,7 @@ type Answer struct {
 	Notices  []Problem          `json:"notices,omitempty"`
 	Number   float64            `json:"number,omitempty"`
 	Numbers  []float64          `json:"numbers,omitempty"`
+	Told     []string           `json:"told,omitempty"` // sentences about what an edit did
 	Space    bool               `json:"space,omitempty"`
 	Window   *document.Window   `json:"window,omitempty"`
 	SVG      string             `json:"svg,omitempty"`

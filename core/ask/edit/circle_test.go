@@ -56,23 +56,23 @@ func TestARatioIsShownAndHiddenByScene(t *testing.T) {
 
 // 2π is 360°, π/6 is 30°; a parameter inside a formula keeps its meaning as it is typed.
 func TestChangingTheAngleUnitConvertsTheDialThatTurnsACircle(t *testing.T) {
-	d, err := edit.SetAngleUnit(withCircle(t), document.Degree)
+	d, _, err := edit.SetAngleUnit(withCircle(t), document.Degree)
 	require.NoError(t, err)
 	dial := d.StatedNamed("θ")
-	assert.Equal(t, []string{"−360", "720", "1"}, []string{dial.From, dial.To, dial.Step})
+	assert.Equal(t, []string{"-360", "720", "1"}, []string{dial.From, dial.To, dial.Step})
 	assert.Equal(t, 30.0, d.Scenes[0].Values["θ"])
 	assert.Equal(t, document.TicksInDegrees, d.Panels[1].TicksX)
 	e := evaluate.Load(d, nil)
 	require.Empty(t, e.Problems)
 	assert.InDelta(t, math.Pi/6, e.Shown[0].Live.(*circle.Live).Angle.Radians, 1e-12)
-	back, err := edit.SetAngleUnit(d, document.Radian)
+	back, _, err := edit.SetAngleUnit(d, document.Radian)
 	require.NoError(t, err)
 	dial = back.StatedNamed("θ")
-	assert.Equal(t, []string{"−2π", "4π", "π/180"}, []string{dial.From, dial.To, dial.Step})
+	assert.Equal(t, []string{"-2π", "4π", "π/180"}, []string{dial.From, dial.To, dial.Step})
 	assert.InDelta(t, math.Pi/6, back.Scenes[0].Values["θ"], 1e-12)
 	wave, err := edit.Begin(document.New(""), edit.IdeaWave)
 	require.NoError(t, err)
-	turned, err := edit.SetAngleUnit(wave, document.Degree)
+	turned, _, err := edit.SetAngleUnit(wave, document.Degree)
 	require.NoError(t, err)
 	assert.Equal(t, wave.StatedNamed("t").To, turned.StatedNamed("t").To, "b(t − h) is a formula: its dials stay")
 }
@@ -92,7 +92,7 @@ func TestRenamingTheDialTurnsTheCircleOn(t *testing.T) {
 func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
 	d, err := edit.Begin(document.New(""), edit.IdeaPolar)
 	require.NoError(t, err)
-	degrees, err := edit.SetAngleUnit(d, document.Degree)
+	degrees, _, err := edit.SetAngleUnit(d, document.Degree)
 	require.NoError(t, err)
 	m := degrees.Shown[0].Body.(*trajectory.Body)
 	assert.Equal(t, []string{"0", "360"}, []string{m.From, m.To})
@@ -104,7 +104,7 @@ func TestChangingTheAngleUnitConvertsPolarCurves(t *testing.T) {
 	p, q := was.Shown[0].Live.(*trajectory.Live).Place(1), is.Shown[0].Live.(*trajectory.Live).Place(180/math.Pi)
 	assert.InDelta(t, p.X, q.X, 1e-9, "the same curve: 3cos 3θ at one radian")
 	assert.InDelta(t, p.Y, q.Y, 1e-9)
-	back, err := edit.SetAngleUnit(degrees, document.Radian)
+	back, _, err := edit.SetAngleUnit(degrees, document.Radian)
 	require.NoError(t, err)
 	assert.Equal(t, "2π", back.Shown[0].Body.(*trajectory.Body).To)
 }

@@ -124,13 +124,13 @@ func TestTheAngleUnitThereAndBack(t *testing.T) {
 	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"})
 	require.NoError(t, err)
 	d.Scenes[0].Windows = map[string]document.Window{d.Panels[1].ID: {Left: -1, Right: 8, Bottom: -2, Top: 2}}
-	inDegrees, err := edit.SetAngleUnit(d, document.Degree)
+	inDegrees, _, err := edit.SetAngleUnit(d, document.Degree)
 	require.NoError(t, err)
 	assert.Equal(t, "720", inDegrees.StatedNamed("θ").To)
 	w := inDegrees.Scenes[0].Windows[d.Panels[1].ID]
 	assert.InDelta(t, 8*180/3.141592653589793, w.Right, 1e-9, "the window of a scene counts degrees too")
 	assert.Equal(t, 2.0, w.Top)
-	back, err := edit.SetAngleUnit(inDegrees, document.Radian)
+	back, _, err := edit.SetAngleUnit(inDegrees, document.Radian)
 	require.NoError(t, err)
 	for _, end := range []func(s *document.Stated) string{func(s *document.Stated) string { return s.To }, func(s *document.Stated) string { return s.Step }} {
 		assert.Equal(t, end(d.StatedNamed("θ")), end(back.StatedNamed("θ")))

@@ -132,10 +132,10 @@ func TestTheStepOfATableIsAnAngleToo(t *testing.T) {
 	d := stated(t, "r = 1 + cos(θ)")
 	d, err := edit.Put(d, document.Entry{Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Dots, Step: "π/4"}})
 	require.NoError(t, err)
-	degrees, err := edit.SetAngleUnit(d, document.Degree)
+	degrees, _, err := edit.SetAngleUnit(d, document.Degree)
 	require.NoError(t, err)
 	assert.Equal(t, "45", degrees.Shown[1].Field("step"))
-	back, err := edit.SetAngleUnit(degrees, document.Radian)
+	back, _, err := edit.SetAngleUnit(degrees, document.Radian)
 	require.NoError(t, err)
 	assert.Equal(t, "π/4", back.Shown[1].Field("step"))
 }

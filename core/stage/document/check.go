@@ -134,6 +134,7 @@ func (c *checker) panel(p Panel) {
 	c.id(p.ID)
 	c.oneOf(p.ID, "kind", string(p.Kind), string(Plane), string(Around), string(InSpace))
 	c.oneOf(p.ID, "ticksX", string(p.TicksX), string(TicksInNumbers), string(TicksInPi), string(TicksInDegrees))
+	c.oneOf(p.ID, "ticksBefore", string(p.TicksBefore), "", string(TicksInNumbers), string(TicksInPi), string(TicksInDegrees))
 	c.oneOf(p.ID, "ticksY", string(p.TicksY), string(TicksInNumbers), string(TicksInPi))
 	c.window(p.ID, p.Window)
 	c.sight(p.ID, p.Window.Space, p.Kind == InSpace)

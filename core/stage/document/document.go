@@ -128,6 +128,8 @@ type Panel struct {
 	Axes   bool      `json:"axes"`
 	TicksX TickStyle `json:"ticksX"`
 	TicksY TickStyle `json:"ticksY"`
+	// TicksBefore is how the x-axis is numbered in the other unit of angles, where that is not the usual way.
+	TicksBefore TickStyle `json:"ticksBefore,omitempty"`
 	// StepX and StepY are the distances between the numbers; 0 leaves them to the window.
 	StepX float64 `json:"stepX,omitempty"`
 	StepY float64 `json:"stepY,omitempty"`

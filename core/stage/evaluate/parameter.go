@@ -51,7 +51,7 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 		}
 		if before != nil {
 			if old, ok := before.index[s.Name]; ok {
-				p.Value = before.Parameters[old].Value
+				p.Value = goOn(d.Document.AngleUnit, before.Document.AngleUnit, p, before.Parameters[old])
 			}
 		}
 		d.Parameters = append(d.Parameters, p)
@@ -64,6 +64,18 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 		d.in[i+1] = p.Value
 		d.moved[i] = d.tick
 	}
+}
+
+// goOn is the value in play of a dial that was there before. One whose ends have gone into another unit of angles with the demonstration is
+// where it was.
+func goOn(unit, unitBefore document.AngleUnit, now, was *Parameter) float64 {
+	switch {
+	case unit == unitBefore || now.Stated.From == was.Stated.From && now.Stated.To == was.Stated.To:
+		return was.Value
+	case unit == document.Degree:
+		return number.InDegrees(was.Value)
+	}
+	return number.InRadians(was.Value)
 }
 
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.

@@ -26,15 +26,24 @@ func Seen(p *document.Panel, width, height float64) View {
 	if !p.EqualScales {
 		return v
 	}
-	half := (v.Right - v.Left) * v.Height / v.Width / 2
+	unit := unitOf(p)
+	half := (v.Right - v.Left) * unit * v.Height / v.Width / 2
 	if middle := (v.Bottom + v.Top) / 2; half > v.Top-middle {
 		v.Bottom, v.Top = middle-half, middle+half
 		return v
 	}
-	half = (v.Top - v.Bottom) * v.Width / v.Height / 2
+	half = (v.Top - v.Bottom) / unit * v.Width / v.Height / 2
 	middle := (v.Left + v.Right) / 2
 	v.Left, v.Right = middle-half, middle+half
 	return v
+}
+
+// unitOf is how long a unit of x is in units of y with equal scales: a radian is as long as 1, so that a degree is π/180.
+func unitOf(p *document.Panel) float64 {
+	if p.TicksX == document.TicksInDegrees {
+		return math.Pi / 180
+	}
+	return 1
 }
 
 // Typed is the window that shows exactly the typed ends. With equal scales the ends of one axis are those that were changed, and the
@@ -49,12 +58,12 @@ func Typed(p *document.Panel, typed document.Window, width, height float64) docu
 	across, up := before.Right-before.Left, before.Top-before.Bottom
 	if !changed(typed.Left, before.Left, across) && !changed(typed.Right, before.Right, across) &&
 		(changed(typed.Bottom, before.Bottom, up) || changed(typed.Top, before.Top, up)) {
-		half := (typed.Top - typed.Bottom) * width / height / 2
+		half := (typed.Top - typed.Bottom) / unitOf(p) * width / height / 2
 		middle := (before.Left + before.Right) / 2
 		typed.Left, typed.Right = middle-half, middle+half
 		return typed
 	}
-	half := (typed.Right - typed.Left) * height / width / 2
+	half := (typed.Right - typed.Left) * unitOf(p) * height / width / 2
 	middle := (before.Bottom + before.Top) / 2
 	typed.Bottom, typed.Top = middle-half, middle+half
 	return typed

@@ -44,6 +44,9 @@ const link = (linkedWindows: boolean) =>
             />
             {{ words }}
           </label>
+          <ul v-if="bench.told.length" class="told" role="status" aria-label="What was converted">
+            <li v-for="words in bench.told" :key="words">{{ words }}</li>
+          </ul>
         </fieldset>
         <fieldset>
           <legend>Decimals are written</legend>
@@ -71,6 +74,12 @@ const link = (linkedWindows: boolean) =>
 </template>
 
 <style scoped>
+.told {
+  margin: 0;
+  padding-left: 18px;
+  color: var(--muted);
+  font-size: 14px;
+}
 .agreed {
   display: grid;
   gap: 12px;

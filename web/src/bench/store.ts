@@ -213,10 +213,14 @@ export const useBench = defineStore('bench', () => {
     return problem;
   }
 
+  /** What the core tells of the last edit that it made. */
+  const told = ref<string[]>([]);
+
   /** An edit that the core makes. */
   const askEdit = (ask: Ask, core = answers) =>
     edit(async (before) => {
       const answer = await core.ask({ ...ask, document: before });
+      told.value = answer.told ?? [];
       return answer.problem ?? answer.document!;
     });
 
@@ -366,6 +370,7 @@ export const useBench = defineStore('bench', () => {
     edit,
     askEdit,
     /** An edit that needs what is in play. */
+    told,
     askEditInPlay: (ask: Ask) => askEdit(ask, frameCore),
     change,
     undo: () => step('back'),

@@ -112,6 +112,8 @@ export interface Panel {
   axes: boolean;
   ticksX: TickStyle;
   ticksY: TickStyle;
+  /** TicksBefore is how the x-axis is numbered in the other unit of angles, where that is not the usual way. */
+  ticksBefore?: TickStyle;
   /** StepX and StepY are the distances between the numbers; 0 leaves them to the window. */
   stepX?: number;
   stepY?: number;
@@ -825,6 +827,8 @@ export interface Answer {
   notices?: Problem[];
   number?: number;
   numbers?: number[];
+  /** sentences about what an edit did */
+  told?: string[];
   space?: boolean;
   window?: Window;
   svg?: string;

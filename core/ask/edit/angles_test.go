@@ -1,0 +1,97 @@
+package edit_test
+
+import (
+	"encoding/json"
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/trajectory"
+	"parvix/demo"
+)
+
+func written(t *testing.T, d *document.Document) string {
+	t.Helper()
+	text, err := json.MarshalIndent(d, "", " ")
+	require.NoError(t, err)
+	return string(text)
+}
+
+// Every demonstration that ships is the same, byte for byte, when its unit of angles was changed there and back.
+func TestEveryDemonstrationComesBackFromTheOtherUnit(t *testing.T) {
+	all, err := demo.Documents()
+	require.NoError(t, err)
+	for _, d := range all {
+		other := map[document.AngleUnit]document.AngleUnit{document.Degree: document.Radian, document.Radian: document.Degree}[d.AngleUnit]
+		there, _, err := edit.SetAngleUnit(d, other)
+		require.NoError(t, err, d.Title)
+		require.Empty(t, evaluate.Load(there, nil).Problems, d.Title)
+		back, _, err := edit.SetAngleUnit(there, d.AngleUnit)
+		require.NoError(t, err, d.Title)
+		assert.Equal(t, written(t, d), written(t, back), d.Title)
+	}
+}
+
+// What is an angle is converted, and shows what it showed: an angle inside of a sine, a dial there, a spiral's radius, the tide by hours.
+func TestAnglesAreConvertedWhereTheyAreAngles(t *testing.T) {
+	for _, c := range []struct{ typed, inDegrees string }{
+		{"f(x) = 2 sin(x − π/6) + 1", "2 sin(x − 30) + 1"}, {"f(x) = cos(2x + 2π/3)", "cos(2x + 120)"}, {"f(t) = 3 sin(π t/6)", "3 sin(180 t/6)"},
+		{"f(x) = sin(x − 30°)", "sin(x − 30°)"}, {"f(x) = x² + π", "x² + π"}, {"f(x) = sin(x − c)", "sin(x − c)"}, {"r = 0.12θ", "0.12(θ π/180)"},
+		{"r = 1 + cos(θ)", "1 + cos(θ)"}} {
+		d, err := edit.Typed(document.New(""), "", c.typed)
+		require.NoError(t, err)
+		there, _, err := edit.SetAngleUnit(d, document.Degree)
+		require.NoError(t, err)
+		assert.Equal(t, c.inDegrees, there.Stated[0].Formula, c.typed)
+		was, is := evaluate.Load(d, nil), evaluate.Load(there, nil)
+		require.Empty(t, is.Problems, c.typed)
+		if m, polar := was.Shown[0].Live.(*trajectory.Live); polar {
+			p, q := m.Place(1.3), is.Shown[0].Live.(*trajectory.Live).Place(1.3*180/math.Pi)
+			assert.InDelta(t, p.X, q.X, 1e-9, c.typed)
+			assert.InDelta(t, p.Y, q.Y, 1e-9, c.typed)
+		} else {
+			f, g := was.Function(d.Stated[0].Name), is.Function(d.Stated[0].Name)
+			x := 1.3
+			if there.Panels[0].TicksX == document.TicksInDegrees {
+				x = 1.3 * 180 / math.Pi
+			}
+			assert.InDelta(t, f.Curve.At(1.3, was.Inputs()), g.Curve.At(x, is.Inputs()), 1e-9, c.typed)
+		}
+		back, _, err := edit.SetAngleUnit(there, document.Radian)
+		require.NoError(t, err)
+		assert.Equal(t, written(t, d), written(t, back), c.typed)
+	}
+}
+
+// A number inside of a sine that no π tells to be an angle is left, and said so.
+func TestWhatMayBeAnAngleOrNotIsTold(t *testing.T) {
+	d, err := edit.Typed(document.New(""), "", "f(x) = sin(x − 1)")
+	require.NoError(t, err)
+	there, told, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	assert.Equal(t, "sin(x − 1)", there.Stated[0].Formula)
+	assert.Contains(t, told, "1 in f stays as it is: whether it is an angle in radians is not known.")
+}
+
+// A dial that turns goes on where it was, and steps by the same part of a turn.
+func TestADialGoesOnWhereItWasInTheOtherUnit(t *testing.T) {
+	d := withCircle(t)
+	d.StatedNamed("θ").Step = "π/36"
+	e := evaluate.Load(d, nil)
+	e.Set(0, math.Pi/3)
+	there, told, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	assert.Equal(t, "5", there.StatedNamed("θ").Step)
+	assert.Contains(t, told, "The dial θ is an angle and counts the new unit.")
+	inDegrees := evaluate.Load(there, e)
+	assert.Equal(t, 60.0, inDegrees.Parameters[0].Value)
+	back, _, err := edit.SetAngleUnit(there, document.Radian)
+	require.NoError(t, err)
+	assert.InDelta(t, math.Pi/3, evaluate.Load(back, inDegrees).Parameters[0].Value, 1e-15)
+	assert.Equal(t, written(t, d), written(t, back))
+}
