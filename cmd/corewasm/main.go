@@ -67,6 +67,9 @@ func setDial(i int32, value float64) { guarded(func() { the.SetDial(int(i), valu
 //go:wasmexport stepDial
 func stepDial(i int32, steps float64) { guarded(func() { the.StepDial(int(i), steps) }) }
 
+//go:wasmexport stopDial
+func stopDial(i int32, way float64) { guarded(func() { door.StopDial(the, int(i), way) }) }
+
 //go:wasmexport sweepDial
 func sweepDial(i int32, start, elapsed float64) int32 {
 	ended := true

@@ -7,6 +7,7 @@ import (
 	"path/filepath"
 	"strings"
 
+	"parvix/core/maths/circle"
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/figure"
 )
@@ -57,8 +58,16 @@ func typescript(root string) ([]byte, error) {
 		fmt.Fprintf(&b, "  %s: %d,\n", shape, shape.Points())
 	}
 	fmt.Fprintf(&b, "};\nexport const mostCorners = %d;\n", figure.MaxCorners)
+	radians, degrees := circle.Special()
+	fmt.Fprintf(&b, "\n/** The special angles of a turn, by the unit of angles. */\nexport const specialAngles: Record<AngleUnit, string[]> = {\n  radian: [%s],\n  degree: [%s],\n};\n",
+		quoted(radians), quoted(degrees))
 	fmt.Fprintf(&b, "\n/** The version of the format of documents. */\nexport const formatVersion = %d;\n", document.Version)
 	return b.Bytes(), nil
+}
+
+// quoted are strings of TypeScript.
+func quoted(list []string) string {
+	return "'" + strings.Join(list, "', '") + "'"
 }
 
 // entries writes the union of the entries of all kinds.

@@ -49,8 +49,21 @@ func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
 		way, seconds = s.Way, s.Seconds
 	}
 	value, ended := p.SweepAt(way, seconds, start, elapsed)
+	if stop, rests := p.RestsOn(value, way == document.Round); rests && elapsed > 0 {
+		value, ended = stop, true
+	}
 	door.d.Set(i, value)
 	return ended
+}
+
+// StopDial puts a dial on the next value at which its sweep rests, up or down.
+func StopDial(door *Door, i int, way float64) {
+	if !hasDial(door.d, i) {
+		return
+	}
+	if stop, is := door.d.Parameters[i].NextStop(way > 0); is {
+		door.d.Set(i, stop)
+	}
 }
 
 // StartingValues puts every dial and transformation back to where the scene has it.

@@ -119,12 +119,26 @@ func (u *unitChange) dial(name string) {
 	} else {
 		dial.Step = u.step
 	}
+	if s := dial.Sweep; s != nil {
+		for _, text := range append([]*string{&s.Every}, pointersTo(s.At)...) {
+			if *text != "" {
+				*text = u.end(*text)
+			}
+		}
+	}
 	for i := range u.d.Scenes {
 		if v, ok := u.d.Scenes[i].Values[name]; ok {
 			u.d.Scenes[i].Values[name] = u.convert(v)
 		}
 	}
 	u.tell("The dial %s is an angle and counts the new unit.", name)
+}
+
+func pointersTo(texts []string) (list []*string) {
+	for i := range texts {
+		list = append(list, &texts[i])
+	}
+	return list
 }
 
 // longestStep is how long a step may be written to be kept.
@@ -135,6 +149,7 @@ func (u *unitChange) axis(p *document.Panel) {
 	if !u.once(p.ID) {
 		return
 	}
+	u.tell("An x-axis counts the new unit.")
 	was := p.TicksX
 	if p.TicksX = u.ticks; p.TicksBefore != "" {
 		p.TicksX, p.TicksBefore = p.TicksBefore, ""
@@ -256,7 +271,10 @@ func (u *unitChange) functions() {
 			}
 			return !is || !slices.Contains(circular, call.Name)
 		})
-		s.Formula = put(s.Formula, a.pieces)
+		if len(a.pieces) > 0 {
+			s.Formula = put(s.Formula, a.pieces)
+			u.tell("%s is written %s.", s.Name, s.Formula)
+		}
 		turned[s.Name] = a.isAngle && !a.isTime
 	}
 	for i := range u.d.Panels {

@@ -5,8 +5,10 @@ package circle
 import (
 	"math"
 	"math/big"
+	"strconv"
 
 	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
 	"parvix/core/formula/symbolic"
 	"parvix/core/maths/exact"
 )
@@ -85,6 +87,17 @@ func (a Angle) Exact() expr.Node {
 		return nil
 	}
 	return OfPi(a.OfPi)
+}
+
+// Special are the angles of a turn whose sine and cosine are roots that are known by heart, the multiples of π/6 and π/4, in radians and in
+// degrees (common practice).
+func Special() (radians, degrees []string) {
+	for k := 0; k <= 24; k++ {
+		if k%2 == 0 || k%3 == 0 {
+			radians, degrees = append(radians, number.OfPi(k, 12)), append(degrees, strconv.Itoa(15*k))
+		}
+	}
+	return radians, degrees
 }
 
 // OfPi is r·π as it is written: 7π/6, −π, 0.

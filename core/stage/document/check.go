@@ -203,6 +203,10 @@ func (c *checker) stated(s Stated) {
 	if s.Sweep != nil {
 		c.oneOf(s.ID, "sweep.way", string(s.Sweep.Way), string(Once), string(Round), string(BackAndForth))
 		c.require(s.Sweep.Seconds >= 0.2 && s.Sweep.Seconds <= 600, s.ID, "sweep.seconds", "between 0.2 and 600")
+		c.require(len(s.Sweep.At) <= MaxStops, s.ID, "sweep.at", fmt.Sprintf("at most %d", MaxStops))
+		for _, text := range append([]string{s.Sweep.Every}, s.Sweep.At...) {
+			c.text(s.ID, "sweep.at", text)
+		}
 	}
 }
 

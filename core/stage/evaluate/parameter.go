@@ -2,6 +2,7 @@ package evaluate
 
 import (
 	"math"
+	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
@@ -15,6 +16,7 @@ type Parameter struct {
 	Step     float64
 	Value    float64
 	decimals int
+	stops    []float64
 }
 
 // NoVariable fills the variable's place where a formula has none; it cannot be typed.
@@ -44,6 +46,7 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 		if s.Whole {
 			p.Step = math.Max(1, math.Round(p.Step))
 		}
+		p.stops = stopsOf(d, p)
 		p.decimals = max(number.Decimals(p.Step, 3), number.Decimals(p.From, 3))
 		p.Value = math.Max(p.From, math.Min(p.To, DefaultValue))
 		if v, ok := starting[s.Name]; ok {
@@ -76,6 +79,56 @@ func goOn(unit, unitBefore document.AngleUnit, now, was *Parameter) float64 {
 		return number.InDegrees(was.Value)
 	}
 	return number.InRadians(was.Value)
+}
+
+// stopsOf are the values within the ends of a dial at which its sweep rests, in rising order.
+func stopsOf(d *Demonstration, p *Parameter) (stops []float64) {
+	s := p.Stated.Sweep
+	if s == nil {
+		return nil
+	}
+	if every := d.Constant(s.Every, 0, p.Stated.ID, "sweep"); every > 0 && (p.To-p.From)/every <= document.MaxStops {
+		for k := math.Ceil(p.From/every - stopSlack); k*every <= p.To+stopSlack*every; k++ {
+			stops = append(stops, k*every)
+		}
+	}
+	for _, text := range s.At {
+		if v := d.Constant(text, math.NaN(), p.Stated.ID, "sweep"); v >= p.From && v <= p.To {
+			stops = append(stops, v)
+		}
+	}
+	slices.Sort(stops)
+	return slices.CompactFunc(stops, func(a, b float64) bool { return math.Abs(b-a) < stopSlack*(p.To-p.From) })
+}
+
+// stopSlack is how near two values are that are taken for one, as a share of the distance of stops, or of the bar.
+const stopSlack = 1e-9
+
+// HasStops tells that a sweep rests somewhere.
+func (p *Parameter) HasStops() bool { return len(p.stops) > 0 }
+
+// NextStop is the next value at which the dial rests, up or down from where it is; false where there is none.
+func (p *Parameter) NextStop(up bool) (stop float64, is bool) {
+	slack := stopSlack * (p.To - p.From)
+	for k := range p.stops {
+		if at := p.stops[k]; up && at > p.Value+slack {
+			return at, true
+		}
+		if at := p.stops[len(p.stops)-1-k]; !up && at < p.Value-slack {
+			return at, true
+		}
+	}
+	return 0, false
+}
+
+// RestsOn is the value at which a sweep rests on its way to another one; false where it goes on. One that goes round comes to its end first.
+func (p *Parameter) RestsOn(to float64, round bool) (stop float64, is bool) {
+	up := to > p.Value
+	if round && !up {
+		up, to = true, p.To
+	}
+	stop, is = p.NextStop(up)
+	return stop, is && (up && stop <= to || !up && stop >= to)
 }
 
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.

@@ -7,6 +7,7 @@ export type Move =
   | ['dragDial', number, number]
   | ['setDial', number, number]
   | ['stepDial', number, number]
+  | ['stopDial', number, 1 | -1]
   | ['sweepDial', number, number, number]
   | ['dragPoint', number, number, number, number, number, number]
   | ['nudgePoint', number, number, number, number, number, number]

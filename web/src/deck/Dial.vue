@@ -2,7 +2,7 @@
 // One parameter's control: its letter and value, a ruled bar with its ends, step keys, sweep.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import type { DialView, Stated, Sweep, SweepWay } from '../generated/types';
+import { specialAngles, type DialView, type Stated, type Sweep, type SweepWay } from '../generated/types';
 import Sheet from '../shared/Sheet.vue';
 import MathText from '../shared/MathText.vue';
 import DialBar from './DialBar.vue';
@@ -26,6 +26,31 @@ function step(steps: number) {
 function sweepOrPause() {
   bench.sweeps.toggle(props.index);
   if (!running.value) void bench.frames.request(['stepDial', props.index, 0]);
+}
+
+/** Whether its sweep rests somewhere, so that there is a next such value. */
+const rests = computed(() => !!sweep.value.every || !!sweep.value.at?.length);
+
+function stop(way: 1 | -1) {
+  bench.sweeps.stop(props.index);
+  void bench.moveByHand(['stopDial', props.index, way]);
+}
+
+/** Takes where the sweep rests, each value as it is typed; words of a refusal where one cannot be read. */
+async function setStops(field: 'every' | 'at', text: string): Promise<string> {
+  const parts = text.split(bench.document?.decimalComma ? /;\s*/ : /[;,]\s*/).filter(Boolean);
+  const values = field === 'every' ? [text.trim()].filter(Boolean) : parts;
+  for (const value of values) {
+    const { problem } = await bench.ask({ kind: 'value', text: value });
+    if (problem) return problem.message;
+  }
+  setSweep(field === 'every' ? { every: values[0] } : { at: values.length ? values : undefined });
+  return '';
+}
+
+/** Rests at the angles whose sine and cosine are known by heart. */
+function restAtSpecial() {
+  setSweep({ every: undefined, at: specialAngles[bench.document?.angleUnit ?? 'radian'] });
 }
 
 function toStart() {
@@ -62,7 +87,7 @@ const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth',
 
 const wayWords = computed(() => ways.find((w) => w.way === sweep.value.way)!);
 
-function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
+function setSweep(fields: Partial<Sweep>) {
   const was = sweep.value;
   bench.sweeps.stop(props.index);
   void bench.change(
@@ -99,6 +124,25 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
               @change="$event && setSweep({ seconds: Number($event) })"
             />
           </label>
+          <div class="pace">
+            rests every
+            <EditInPlace
+              :text="sweep.every ?? ''"
+              :label="`Distance of the values at which ${name} rests`"
+              empty="nowhere"
+              :accept="(t: string) => setStops('every', t)"
+            />
+          </div>
+          <div class="pace">
+            rests at
+            <EditInPlace
+              :text="sweep.at?.join('; ') ?? ''"
+              :label="`Values at which ${name} rests`"
+              empty="nowhere"
+              :accept="(t: string) => setStops('at', t)"
+            />
+          </div>
+          <button type="button" class="link" @click="restAtSpecial">rests at the special angles</button>
         </template>
       </Sheet>
       <span class="step-keys">
@@ -109,6 +153,12 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
           @click="sweepOrPause"
         >
           <span aria-hidden="true">{{ running ? '❚❚' : '▶' }}</span>
+        </button>
+        <button v-if="rests" class="key" :aria-label="`${name} to the last stop`" @click="stop(-1)">
+          <span aria-hidden="true">|‹</span>
+        </button>
+        <button v-if="rests" class="key" :aria-label="`${name} to the next stop`" @click="stop(1)">
+          <span aria-hidden="true">›|</span>
         </button>
         <button class="key" :aria-label="`${name} one step down`" @click="step(-1)">−</button>
         <button class="key" :aria-label="`${name} one step up`" @click="step(1)">+</button>
@@ -127,6 +177,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
         :index="index"
         :marks="marks"
         @step="step"
+        @stop="rests ? stop($event) : step(10 * $event)"
         @sweep="sweepOrPause"
         @start="toStart"
         @type="typing = true"
@@ -261,5 +312,7 @@ function setSweep(fields: Partial<{ way: SweepWay; seconds: number }>) {
   display: flex;
   align-items: center;
   gap: 10px;
+  max-width: 300px;
+  white-space: normal;
 }
 </style>

@@ -6,7 +6,7 @@ import type { DialView } from '../generated/types';
 import DialScale, { type Mark } from './DialScale.vue';
 
 const props = defineProps<{ dial: DialView; index: number; marks: Mark[] }>();
-const emit = defineEmits<{ step: [steps: number]; sweep: []; start: []; type: [] }>();
+const emit = defineEmits<{ step: [steps: number]; stop: [way: 1 | -1]; sweep: []; start: []; type: [] }>();
 const bench = useBench();
 const bar = useTemplateRef<HTMLElement>('bar');
 
@@ -54,13 +54,13 @@ const keySteps: Record<string, number> = {
   ArrowDown: -1,
   ArrowRight: 1,
   ArrowUp: 1,
-  PageDown: -10,
-  PageUp: 10,
 };
 
 function key(e: KeyboardEvent) {
   const steps = keySteps[e.key];
   if (steps) emit('step', e.shiftKey ? 10 * steps : steps);
+  else if (e.key === 'PageUp') emit('stop', 1);
+  else if (e.key === 'PageDown') emit('stop', -1);
   else if (e.key === 'Home') emit('start');
   else if (e.key === 'Enter') emit('type');
   else if (e.key === ' ') emit('sweep');

@@ -2,7 +2,13 @@
 // A small text that becomes a field when it is touched. accept gives a sentence when what was typed cannot be taken.
 import { nextTick, ref, useTemplateRef, watch } from 'vue';
 
-const props = defineProps<{ text: string; label: string; accept: (text: string) => Promise<string> }>();
+const props = defineProps<{
+  text: string;
+  label: string;
+  accept: (text: string) => Promise<string>;
+  /** What stands there while there is no text. */
+  empty?: string;
+}>();
 const open = defineModel<boolean>('open', { default: false });
 const field = useTemplateRef<HTMLInputElement>('field');
 const button = useTemplateRef<HTMLButtonElement>('button');
@@ -51,7 +57,7 @@ function close() {
       <span v-if="refusal" class="problem floating" role="alert">{{ refusal }}</span>
     </template>
     <button v-else ref="button" class="bare" :title="label" @click="open = true">
-      {{ text }}<span class="only-spoken">. {{ label }}</span>
+      {{ text || empty }}<span class="only-spoken">. {{ label }}</span>
     </button>
   </span>
 </template>

@@ -173,6 +173,9 @@ export interface Sweep {
   way: SweepWay;
   /** Seconds is the pace: the time of one run from end to end. */
   seconds: number;
+  /** Every is the distance of the values at which it rests, a formula; At are further ones. Empty for a sweep that rests nowhere. */
+  every?: string;
+  at?: string[];
 }
 
 /** Scene is a kept state. */
@@ -1334,6 +1337,12 @@ export const pointsOf: Record<FigureShape, number> = {
   plane: 3,
 };
 export const mostCorners = 24;
+
+/** The special angles of a turn, by the unit of angles. */
+export const specialAngles: Record<AngleUnit, string[]> = {
+  radian: ['0', 'π/6', 'π/4', 'π/3', 'π/2', '2π/3', '3π/4', '5π/6', 'π', '7π/6', '5π/4', '4π/3', '3π/2', '5π/3', '7π/4', '11π/6', '2π'],
+  degree: ['0', '30', '45', '60', '90', '120', '135', '150', '180', '210', '225', '240', '270', '300', '315', '330', '360'],
+};
 
 /** The version of the format of documents. */
 export const formatVersion = 3;
