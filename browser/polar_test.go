@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/go-rod/rod/lib/input"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 )
@@ -170,4 +171,69 @@ func TestAFamilyOfPolarCurvesIsListed(t *testing.T) {
 	for _, words := range []string{"a=0", "a=1", "a=2"} {
 		labelled(t, l.page, words)
 	}
+}
+
+// Two cardioids from an empty bench: where they meet, with the pole, and what both enclose: 3π/2 − 2√2 (r = 1 + cos θ and 1 + sin θ; common
+// practice).
+func TestTwoCardioidsMeetAndEncloseAnArea(t *testing.T) {
+	l := counted(t)
+	l.paste("r = 1 + cos(θ)\ns(φ) = 1 + sin(φ)")
+	l.openIn("[aria-label=Shown]", "What to do with r")
+	l.item("Mark where r meets s")
+	l.openIn("[aria-label=Shown]", "What to do with r")
+	l.item("Shade what r and s both enclose")
+	l.atMost(6)
+	drawn(t, l.page)
+	labelled(t, l.page, "(0,0)")
+	labelled(t, l.page, "1.884")
+	assertAccessible(t, l.page, "meetings")
+}
+
+// A throw from an empty bench, its angle in degrees: apex, range and path in x and y are read in its findings.
+func TestAThrowWithItsAngleInDegrees(t *testing.T) {
+	l := counted(t)
+	l.click("button", "^angles in")
+	l.click("label", "in degrees")
+	press(t, l.page, input.Escape)
+	l.paste("(v t cos α, v t sin α − 4.905t²)\nv = 20\nα = 50")
+	l.click("[aria-label=Shown] button", "^findings")
+	l.atMost(8)
+	saying(t, l.page, ".trajectory dl", "level tangents")
+	saying(t, l.page, ".trajectory dl", "in x and y")
+	saying(t, l.page, ".trajectory dl", "40.155")
+}
+
+// A sweep rests at the special angles; a key goes to the next.
+func TestASweepRestsAtSpecialAngles(t *testing.T) {
+	l := counted(t)
+	l.state("f(x) = sin(x − c)")
+	l.click(`[data-dial="c"] .way`, "s")
+	l.click("button", "^rests at the special angles")
+	press(t, l.page, input.Escape)
+	click(t, one(t, l.page, `[aria-label="c to the next stop"]`))
+	until(t, l.page, `async () => Math.abs((await parvix.values()).c - Math.PI / 4) < 1e-9`)
+	one(t, l.page, `[role="slider"][aria-label="c"]`).MustFocus()
+	press(t, l.page, input.PageUp)
+	until(t, l.page, `async () => Math.abs((await parvix.values()).c - Math.PI / 3) < 1e-9`)
+	click(t, one(t, l.page, `[aria-label="Sweep c"]`))
+	until(t, l.page, `async () => Math.abs((await parvix.values()).c - Math.PI / 2) < 1e-9`)
+	one(t, l.page, `[aria-label="Sweep c"]`)
+}
+
+// The unit of angles changes there and back: the picture stays, what was converted is told, and the document is what it was.
+func TestTheUnitOfAnglesChangesThereAndBack(t *testing.T) {
+	l := counted(t)
+	l.state("g(x) = 2 sin(x − π/6) + 1")
+	drawn(t, l.page)
+	before := documentOf(t, l.page)
+	l.click("button", "^angles in")
+	l.click("label", "in degrees")
+	saying(t, l.page, "[aria-label='What was converted']", "2 sin")
+	drawn(t, l.page)
+	assert.Equal(t, "2 sin(x − 30) + 1", documentOf(t, l.page).Stated[0].Formula)
+	w := seen(t, l.page)
+	assert.InDelta(t, 180/math.Pi*(w.Top-w.Bottom)/w.Height, (w.Right-w.Left)/w.Width, 1e-6, "a radian is as long as a unit of y")
+	l.click("label", "in radians")
+	until(t, l.page, `() => parvix.document().angleUnit === 'radian'`)
+	assert.Equal(t, before, documentOf(t, l.page))
 }

@@ -123,3 +123,18 @@ func TestFindingsOfCurvesNameWhatHandbooksName(t *testing.T) {
 	assert.Contains(t, ellipse["fastest"], `\frac{\pi}{2}`)
 	assert.Contains(t, ellipse["fastest"], `=3`)
 }
+
+// A throw with 20 at 50°: at the top after v sin α/g = 1.562, back on the ground after v² sin 2α/g = 40.155, its path y = x tan α − g x²/(2v² cos² α)
+// (common practice, any course of mechanics; g = 9.81). In degrees everything is told in degrees, and time is no angle.
+func TestAThrowIsToldInDegrees(t *testing.T) {
+	d := document.New("")
+	d.AngleUnit = document.Degree
+	d, err := edit.Typed(d, "", "(v t cos α, v t sin α − 4.905t²)")
+	require.NoError(t, err)
+	assert.Equal(t, "5", d.Shown[0].Field("to"))
+	d.Scenes[0].Values["v"], d.Scenes[0].Values["α"] = 20, 50
+	lines, _ := studied(t, d, "")
+	assert.Equal(t, "t={1.562}", lines["level tangents"])
+	assert.Contains(t, lines["meets the x-axis at"], "40.155")
+	assert.Equal(t, `y=x\,\tan(50^{\circ})-\frac{0.0122625 x^{2}}{\cos^{2}(50^{\circ})}`, lines["in x and y"])
+}

@@ -191,6 +191,9 @@ func pairMeant(d *document.Document, text string) document.Body {
 	for _, letter := range runningLetters {
 		if name == "" && slices.Contains(letters, letter) {
 			turn := wholeTurn(d)
+			if d.AngleUnit == document.Degree && !turning(d, parts)[letter] {
+				turn = usualTime
+			}
 			if len(parts) == 3 {
 				return &spacecurve.Body{X: parts[0], Y: parts[1], Z: parts[2], Variable: letter, From: "0", To: turn}
 			}
@@ -212,6 +215,26 @@ func wholeTurn(d *document.Document) string {
 	return "2π"
 }
 
+// usualTime is how long a point runs whose parameter is no angle, where a turn counts 360.
+const usualTime = "5"
+
+// turning are the letters that stand in a sine or a cosine: they are angles, or a time that is one.
+func turning(d *document.Document, parts []string) map[string]bool {
+	turns := map[string]bool{}
+	for _, part := range parts {
+		f, _ := expr.Parse(part, scope(d))
+		expr.Walk(f.Node, func(n expr.Node) bool {
+			if call, is := n.(*expr.Call); is && (call.Name == "sin" || call.Name == "cos") {
+				for _, letter := range expr.Names(call) {
+					turns[letter] = true
+				}
+			}
+			return true
+		})
+	}
+	return turns
+}
+
 // surfaceMeant is the parametric surface that a triple in two running letters gives: (2cos u, 2 sin u, v). A letter that stands in a
 // function of angles turns once, another runs from −1 to 1.
 func surfaceMeant(d *document.Document, parts, letters []string) document.Body {
@@ -225,18 +248,7 @@ func surfaceMeant(d *document.Document, parts, letters []string) document.Body {
 	if running == nil {
 		return nil
 	}
-	turns := map[string]bool{}
-	for _, part := range parts {
-		f, _ := expr.Parse(part, scope(d))
-		expr.Walk(f.Node, func(n expr.Node) bool {
-			if call, is := n.(*expr.Call); is && (call.Name == "sin" || call.Name == "cos") {
-				for _, letter := range expr.Names(call) {
-					turns[letter] = true
-				}
-			}
-			return true
-		})
-	}
+	turns := turning(d, parts)
 	ends := func(letter string) (from, to string) {
 		if turns[letter] {
 			return "0", wholeTurn(d)

@@ -3,6 +3,7 @@ package trajectory
 import (
 	"fmt"
 	"math"
+	"math/big"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
@@ -160,8 +161,49 @@ func (w *writer) form(c *curves.Curve) {
 		w.line("it is", `\text{`+f.Kind+`}`)
 	}
 	if f.Left != nil {
-		w.line("in x and y", expr.LaTeX(f.Left, nil)+"="+expr.LaTeX(f.Right, nil))
+		w.line("in x and y", expr.LaTeX(w.asTyped(f.Left), nil)+"="+expr.LaTeX(w.asTyped(f.Right), nil))
 	}
+}
+
+// asTyped writes an equation as a teacher would: sin u/cos u as tan u, and angles in degrees where the demonstration counts those.
+func (w *writer) asTyped(n expr.Node) expr.Node {
+	n = expr.Map(n, w.asTyped)
+	switch n := n.(type) {
+	case *expr.Binary:
+		if below, is := n.R.(*expr.Call); is && n.Op == expr.Div && below.Name == "cos" {
+			if rest, is := withoutSine(n.L, below.Args[0]); is {
+				return rest
+			}
+		}
+	case *expr.Call:
+		angles := map[string]bool{"sin": true, "cos": true, "tan": true}
+		if !angles[n.Name] || !w.d.IsInDegrees() || len(expr.Names(n.Args[0])) > 0 {
+			return n
+		}
+		if at, err := program.CompilePoint(n.Args[0], []string{"\x00"}); err == nil {
+			degrees := new(big.Rat).SetFloat64(number.InDegrees(at([]float64{0})))
+			return &expr.Call{Name: n.Name, Args: []expr.Node{&expr.Degree{X: &expr.Number{Value: degrees}}}}
+		}
+	}
+	return n
+}
+
+// withoutSine is a product with the tangent in the place of its factor sin u.
+func withoutSine(n, u expr.Node) (rest expr.Node, is bool) {
+	if call, isCall := n.(*expr.Call); isCall && call.Name == "sin" && expr.Equal(call.Args[0], u) {
+		return &expr.Call{Name: "tan", Args: []expr.Node{u}}, true
+	}
+	product, isProduct := n.(*expr.Binary)
+	if !isProduct || product.Op != expr.Mul {
+		return nil, false
+	}
+	if right, is := withoutSine(product.R, u); is {
+		return expr.Times(product.L, right), true
+	}
+	if left, is := withoutSine(product.L, u); is {
+		return expr.Times(left, product.R), true
+	}
+	return nil, false
 }
 
 // cusps writes where the point stands still and turns back, with the tangent there.
