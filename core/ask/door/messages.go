@@ -273,21 +273,6 @@ type MarkView struct {
 	Finding document.Finding `json:"finding"`
 }
 
-// ReadingView is a point read off a curve.
-type ReadingView struct {
-	Function string `json:"function"`
-	// XText is the place as it may be typed, LaTeX the reading.
-	XText string `json:"xText"`
-	LaTeX string `json:"latex"`
-	// Special is the finding's name that the point is a member of; Reason says why there is no value.
-	Special string `json:"special,omitempty"`
-	Reason  string `json:"reason,omitempty"`
-	// Defined tells that there is a value; X and Y are then the point's place on the panel in pixels.
-	Defined bool    `json:"defined"`
-	X       float64 `json:"x"`
-	Y       float64 `json:"y"`
-}
-
 // Problem is what is wrong, in words, with its place in UTF-16 units as a page counts.
 type Problem struct {
 	Code    string `json:"code"`

@@ -138,31 +138,6 @@ func effect(door *Door, ask *Ask, a *Answer) error {
 	return nil
 }
 
-// read answers a reading at a touched place, or at a typed x of the function that ID names.
-func read(door *Door, ask *Ask, a *Answer, on asked) error {
-	seen := on.seen
-	var r *study.Reading
-	var err error
-	if ask.Text != "" {
-		f := door.d.Function(ask.ID)
-		if f == nil || f.Curve == nil {
-			return problem.New("not-a-function", 0, 0, ask.ID)
-		}
-		r, err = study.ReadTyped(door.d, f, ask.Text)
-	} else {
-		r, err = study.ReadAt(door.d, on.panel, on.view, seen.AtX(ask.X), seen.AtY(ask.Y))
-	}
-	if err != nil || r == nil {
-		return err
-	}
-	a.Reading = &ReadingView{Function: r.Function, XText: r.XText, LaTeX: r.LaTeX, Special: found.NameOfOne(r.Special), Reason: r.Reason,
-		Defined: r.Y == r.Y, X: seen.X(r.X)}
-	if a.Reading.Defined {
-		a.Reading.Y = seen.Y(r.Y)
-	}
-	return nil
-}
-
 // compared says whether two functions are the same at the values in play.
 func compared(door *Door, ask *Ask, a *Answer) (err error) {
 	putValues(door.d, ask.Values)

@@ -12,7 +12,9 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/figure"
+	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/trajectory"
+	"parvix/core/stage/sample"
 	"parvix/core/stage/stagetest"
 )
 
@@ -127,4 +129,39 @@ func TestFindingsOfARadiusDoNotSpeakOfAxes(t *testing.T) {
 	assert.Contains(t, told, "middle value: r=2")
 	graph := stagetest.Loaded(t, typedLines(t, "f(x) = 2 + cos(x)"))
 	assert.False(t, study.IsPolar(graph, graph.Function("f")))
+}
+
+// A polar curve is read off in both ways: at θ = π/3 the cardioid r = 1 + cos θ has r = 3/2, lies at (3/4, 3√3/4) and is level there; the
+// ellipse (3cos t, 2 sin t) at t = π/2 is at (0, 2), level (common practice). What is read can be kept as a point.
+func TestPolarAndParametricCurvesAreReadOff(t *testing.T) {
+	read := func(x, y float64, lines ...string) *study.Reading {
+		d := typedLines(t, lines...)
+		d.Panels[0].Window = document.Window{Left: -4, Right: 4, Bottom: -3, Top: 3}
+		e := stagetest.Loaded(t, d)
+		v := sample.View{Left: -4, Right: 4, Bottom: -3, Top: 3, Width: 800, Height: 600}
+		r, err := study.ReadAt(e, e.Panel(0), v, x, y)
+		require.NoError(t, err)
+		require.NotNil(t, r)
+		kept, err := edit.Put(d, document.Entry{Body: &point.Body{X: r.KeepX, Y: r.KeepY}})
+		require.NoError(t, err)
+		at := stagetest.Loaded(t, kept)
+		px, py := at.Shown[len(at.Shown)-1].Live.(evaluate.Placed).Position()
+		assert.InDelta(t, r.X, px, 1e-12)
+		assert.InDelta(t, r.Y, py, 1e-12)
+		return r
+	}
+	r := read(0.76, 1.32, "r = 1 + cos(θ)")
+	assert.Equal(t, `(r,\,θ)=(1.5,\;\frac{\pi}{3}),\quad (x,\,y)=(0.75,\;\frac{3\sqrt{3}}{4}),\quad m=0`, strings.ReplaceAll(r.LaTeX, `\theta`, "θ"))
+	assert.Equal(t, "π/3", r.XText)
+	r = read(0.02, 2.03, "(3cos t, 2 sin t)")
+	assert.Equal(t, `t=\frac{\pi}{2},\quad (x,\,y)=(0,\;2),\quad m=0`, r.LaTeX)
+	r = read(2.98, 0.01, "(3cos t, 2 sin t)")
+	assert.Contains(t, r.LaTeX, "upright")
+	d := typedLines(t, "r = 1 + cos(θ)")
+	e := stagetest.Loaded(t, d)
+	typed, err := study.ReadCurveTyped(e, study.CurveOf(e, "r"), "π/2")
+	require.NoError(t, err)
+	assert.InDelta(t, 1, typed.Y, 1e-12)
+	_, err = study.ReadCurveTyped(e, study.CurveOf(e, "r"), "π/")
+	assert.Error(t, err)
 }

@@ -26,6 +26,8 @@ type Reading struct {
 	// Special is the finding that the point is a member of, empty for none; Reason says why there is no value.
 	Special document.Finding
 	Reason  string
+	// KeepX and KeepY are the coordinates of a point of a polar or parametric curve, as they may be typed; empty for a function's.
+	KeepX, KeepY string
 }
 
 // snapping is how near, in pixels, a touched place must be to a special point to mean it.
@@ -74,6 +76,9 @@ func ReadAt(d *evaluate.Demonstration, p *document.Panel, v sample.View, x, y fl
 				least, nearest = distance, f
 			}
 		}
+	}
+	if curve := nearestCurve(d, p, v, x, y, least); curve != nil {
+		return curve, nil
 	}
 	if nearest == nil || least > reach {
 		return nil, nil

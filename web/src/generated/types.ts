@@ -969,21 +969,6 @@ export interface MarkView {
   finding: Finding;
 }
 
-/** ReadingView is a point read off a curve. */
-export interface ReadingView {
-  function: string;
-  /** XText is the place as it may be typed, LaTeX the reading. */
-  xText: string;
-  latex: string;
-  /** Special is the finding's name that the point is a member of; Reason says why there is no value. */
-  special?: string;
-  reason?: string;
-  /** Defined tells that there is a value; X and Y are then the point's place on the panel in pixels. */
-  defined: boolean;
-  x: number;
-  y: number;
-}
-
 /** Problem is what is wrong, in words, with its place in UTF-16 units as a page counts. */
 export interface Problem {
   code: string;
@@ -1095,6 +1080,25 @@ export interface FrameTexts {
   leftOut: number;
   /** Numbers are where the numbers beside the axes stand. */
   numbers: Number[];
+}
+
+/** ReadingView is a point read off a curve. */
+export interface ReadingView {
+  /** Function is the function's name, or the id of a parametric curve's entry. */
+  function: string;
+  /** XText is the place as it may be typed, LaTeX the reading. */
+  xText: string;
+  latex: string;
+  /** Special is the finding's name that the point is a member of; Reason says why there is no value. */
+  special?: string;
+  reason?: string;
+  /** Defined tells that there is a value; X and Y are then the point's place on the panel in pixels. */
+  defined: boolean;
+  x: number;
+  y: number;
+  /** KeepX and KeepY are the coordinates of a point that keeps the reading, as they may be typed. */
+  keepX: string;
+  keepY: string;
 }
 
 // core/ask/edit

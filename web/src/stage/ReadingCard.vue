@@ -72,7 +72,7 @@ defineExpose({ focus });
     <p v-if="reading.reason" class="special">because {{ reading.reason }}</p>
     <div class="row">
       <Choice
-        v-if="functions.length > 1"
+        v-if="functions.length > 1 && functions.some((f) => f.value === reading.function)"
         :model-value="reading.function"
         :options="functions"
         label="Function that is read"

@@ -47,11 +47,10 @@ export function useReading(bench: Bench, panel: number, size: () => PanelSize) {
 
   /** Keeps the reading as a point of the demonstration. */
   async function keep() {
-    const { function: name, xText } = reading.value!;
-    const y = `${name}(${xText})`;
+    const { keepX: x, keepY: y } = reading.value!;
     problem.value = await bench.askEdit({
       kind: 'put',
-      entry: fresh('point', { name: '', x: xText, y }, { look: { colour: 0, label: 'coordinates' } }),
+      entry: fresh('point', { name: '', x, y }, { look: { colour: 0, label: 'coordinates' } }),
     });
     if (!problem.value) reading.value = undefined;
   }
