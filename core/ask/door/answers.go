@@ -164,7 +164,8 @@ func typeset(door *Door, ask *Ask, a *Answer) error {
 	return nil
 }
 
-// typedValue works out what was typed for a parameter: a formula without letters.
+// typedValue works out what was typed for a parameter: a formula without letters. Where angles count degrees a multiple of π that is typed
+// into a dial that is an angle is one in radians all the same.
 func typedValue(door *Door, ask *Ask, a *Answer) error {
 	f, err := expr.Parse(ask.Text, door.d.Scope())
 	if err != nil {
@@ -182,7 +183,25 @@ func typedValue(door *Door, ask *Ask, a *Answer) error {
 		a.Number = 0
 		return problem.New("undefined-field", 0, len(ask.Text), program.Why(n, []string{"\x00"}, []float64{0}))
 	}
+	if d := door.d.Document; d.AngleUnit == document.Degree && holdsPi(f.Node) && edit.IsAngle(d, ask.ID) {
+		a.Number = number.InDegrees(a.Number)
+	}
 	return nil
+}
+
+// holdsPi tells that π stands in a formula, and no degree sign.
+func holdsPi(n expr.Node) (is bool) {
+	expr.Walk(n, func(n expr.Node) bool {
+		switch n := n.(type) {
+		case *expr.Degree:
+			is = false
+			return false
+		case *expr.Constant:
+			is = is || n.Name == "pi"
+		}
+		return true
+	})
+	return is
 }
 
 // askedWindow answers what is asked about a panel's window in play.

@@ -47,6 +47,21 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 	return d, u.told, d.Check()
 }
 
+// IsAngle tells whether a dial is an angle: whether another unit would convert it.
+func IsAngle(d *document.Document, dial string) bool {
+	other := document.Degree
+	if d.AngleUnit == document.Degree {
+		other = document.Radian
+	}
+	before := d.StatedNamed(dial)
+	converted, _, err := SetAngleUnit(d, other)
+	if err != nil || before == nil {
+		return false
+	}
+	after := converted.StatedNamed(dial)
+	return after.From != before.From || after.To != before.To
+}
+
 // unitChange converts angles to another unit, each dial, each formula and each axis once.
 type unitChange struct {
 	d       *document.Document

@@ -95,3 +95,13 @@ func TestADialGoesOnWhereItWasInTheOtherUnit(t *testing.T) {
 	assert.InDelta(t, math.Pi/3, evaluate.Load(back, inDegrees).Parameters[0].Value, 1e-15)
 	assert.Equal(t, written(t, d), written(t, back))
 }
+
+// What stands inside of a sine or turns a circle is an angle; a factor is none.
+func TestADialIsKnownAsAnAngle(t *testing.T) {
+	d, err := edit.Typed(document.New(""), "", "f(x) = a sin(x − c)")
+	require.NoError(t, err)
+	assert.True(t, edit.IsAngle(d, "c"))
+	assert.False(t, edit.IsAngle(d, "a"))
+	assert.False(t, edit.IsAngle(d, "nothing"))
+	assert.True(t, edit.IsAngle(withCircle(t), "θ"))
+}

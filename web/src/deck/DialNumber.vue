@@ -11,7 +11,7 @@ const text = computed(() => bench.texts?.dials[props.index] ?? '');
 
 /** Takes a typed value, which may be a formula without letters. */
 async function typed(text: string): Promise<string> {
-  const answer = await bench.ask({ kind: 'value', text });
+  const answer = await bench.ask({ kind: 'value', id: props.name, text });
   if (answer.problem) return answer.problem.message;
   bench.sweeps.stop(props.index);
   await bench.moveByHand(['setDial', props.index, answer.number ?? 0]);
