@@ -151,3 +151,12 @@ func onCircle(x, y float64) evaluate.Hand {
 func alongAxis(x, pixel float64) evaluate.Hand {
 	return evaluate.Hand{Panel: &document.Panel{Kind: document.Plane}, X: x, Pixel: pixel}
 }
+
+// 7π/3 is a turn and π/3, −4π are two turns the other way, less than a turn is not counted.
+func TestTurnsAreCounted(t *testing.T) {
+	assert.Equal(t, `,\;1\text{ turn}+\frac{\pi}{3}`, circle.TurnsLaTeX(trig.At(7*math.Pi/3), false))
+	assert.Equal(t, `,\;2\text{ turns}+{60}^{\circ}`, circle.TurnsLaTeX(trig.At(13*math.Pi/3), true))
+	assert.Equal(t, `,\;−2\text{ turns}`, circle.TurnsLaTeX(trig.At(-4*math.Pi), false))
+	assert.Equal(t, `,\;−1\text{ turn}-\frac{\pi}{2}`, circle.TurnsLaTeX(trig.At(-5*math.Pi/2), false))
+	assert.Empty(t, circle.TurnsLaTeX(trig.At(1.9*math.Pi), false))
+}

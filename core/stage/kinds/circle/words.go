@@ -2,6 +2,7 @@ package circle
 
 import (
 	"fmt"
+	"math"
 	"math/big"
 
 	"parvix/core/formula/expr"
@@ -70,7 +71,32 @@ func (c *Live) AngleLaTeX(d evaluate.Moment) string {
 	if c.Angle.OfPi != nil && c.Angle.Radians != 0 {
 		text += `\approx ` + number.Format(c.Angle.Radians, 2)
 	}
-	return text
+	return text + TurnsLaTeX(c.Angle, d.IsInDegrees())
+}
+
+// TurnsLaTeX counts the whole turns of an angle with what is left: 2 turns + π/3; empty for less than one.
+func TurnsLaTeX(a trig.Angle, degrees bool) string {
+	turns := math.Trunc(a.Radians/(2*math.Pi) + math.Copysign(1e-9, a.Radians))
+	if turns == 0 {
+		return ""
+	}
+	words := number.Format(turns, 0) + `\text{ turns}`
+	if math.Abs(turns) == 1 {
+		words = number.Format(turns, 0) + `\text{ turn}`
+	}
+	left := a.Radians - turns*2*math.Pi
+	if math.Abs(left) < 1e-9 {
+		return `,\;` + words
+	}
+	rest := evaluate.CoordinateLaTeX(math.Abs(left), 2)
+	if degrees {
+		rest = "{" + number.Format(math.Abs(left)*180/math.Pi, 1) + `}^{\circ}`
+	}
+	sign := "+"
+	if left < 0 {
+		sign = "-"
+	}
+	return `,\;` + words + sign + rest
 }
 
 // RatioLaTeX says what a function is at the angle, exactly at special angles and as a decimal; reason is why it has no
