@@ -155,12 +155,8 @@ func (f *Live) composeAngle(on *compose.On, p [][2]float64, pen compose.Strokes)
 	on.Around(vertex, r, from, from+turn, pen)
 	sin, cos := math.Sincos(from + turn/2)
 	middle := at([2]float64{vertex[0] + r*cos, vertex[1] + r*sin})
-	latex := number.Format(turn*180/math.Pi, 1) + `^{\circ}`
-	if !on.Now.IsInDegrees() {
-		latex = number.Format(turn, 2)
-	}
 	a, _ := on.OnLines(begun)
-	return a.Rather(middle[0], middle[1]), latex
+	return a.Rather(middle[0], middle[1]), angleLaTeX(on.Now, turn)
 }
 
 // See works out the line, or where both functions meet between the window's sides.

@@ -316,11 +316,7 @@ func (f *Live) composeAngleInSpace(on *compose.On, p []view.Place, strand solid.
 	}
 	on.Space.AddStrand(strand)
 	x, y := on.InSpace(at(angle / 2))
-	latex := number.Format(angle*180/math.Pi, 1) + `^{\circ}`
-	if !on.Now.IsInDegrees() {
-		latex = number.Format(angle, 2)
-	}
-	return on.Labelled(compose.Anchor{X: x, Y: y}, latex, strand.Pen.Colour)
+	return on.Labelled(compose.Anchor{X: x, Y: y}, angleLaTeX(on.Now, angle), strand.Pen.Colour)
 }
 
 // angleBetween is the angle between two ways, by its half (W. Kahan's formula, exact to rounding for all angles), NaN where one has no

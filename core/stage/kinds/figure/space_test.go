@@ -61,6 +61,9 @@ func TestFiguresOfSpaceTellTheirMeasures(t *testing.T) {
 	degrees.AngleUnit = document.Degree
 	assert.Equal(t, `50.8^{\circ}`, labelOfLast(t, degrees))
 	said := evaluate.Load(joined(t, d, figure.Plane, 3), nil)
+	assert.Equal(t, "2x+y+z=2", said.Shown[3].Live.(evaluate.Measured).Measure(said))
+	area := evaluate.Load(joined(t, d, figure.Polygon, 3), nil)
+	assert.Equal(t, "2.449", area.Shown[3].Live.(evaluate.Measured).Measure(area))
 	told := said.Shown[3].Live.(*figure.Live).Describe(said, said.Shown[3].Entry)
 	assert.Equal(t, []string{"A plane with the normal 2, 1, 1, 0.816 from the origin."}, told, "2/√6 by Hesse's normal form")
 }

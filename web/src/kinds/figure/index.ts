@@ -1,7 +1,21 @@
-import { lastFunction, needsFunction, points } from '../bench';
+import type { FigureShape } from '../../generated/types';
+import { lastFunction, needsFunction, points, tell } from '../bench';
 import type { PageKind } from '../kind';
 import Form from './Form.vue';
 import Icon from './Icon.vue';
+
+/** What the measure of a shape is called. */
+const measures: Partial<Record<FigureShape, string>> = {
+  segment: 'the length',
+  arrow: 'the way',
+  circle: 'the radius',
+  polygon: 'the area',
+  angle: 'the angle',
+  rightAngle: 'the angle',
+  plane: 'the plane',
+  tangent: 'the tangent',
+  normal: 'the perpendicular',
+};
 
 export const figure: PageKind<'figure'> = {
   name: (body) => body.name ?? body.shape,
@@ -24,6 +38,16 @@ export const figure: PageKind<'figure'> = {
             ['none', 'nothing'],
           ],
   coloured: () => true,
+  actions: ({ id, body: { shape, name } }) =>
+    shape === 'intersection'
+      ? []
+      : [
+          {
+            key: 'tell',
+            words: 'Put its measure into a text, live',
+            act: () => tell(id, `${name ?? measures[shape] ?? shape}: `, ''),
+          },
+        ],
   additions: () => [
     {
       key: 'figure',
