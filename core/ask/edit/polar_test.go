@@ -165,3 +165,21 @@ func TestPolarAndParametricCurvesAreReadOff(t *testing.T) {
 	_, err = study.ReadCurveTyped(e, study.CurveOf(e, "r"), "π/")
 	assert.Error(t, err)
 }
+
+// r² = 4 cos 2θ is the lemniscate, one curve; r² = θ is Fermat's spiral, whose negative radii are another arm (J. D. Lawrence, A Catalog of
+// Special Plane Curves).
+func TestASquaredRadiusIsTypedAsInATextbook(t *testing.T) {
+	d := typedLines(t, "r² = 4cos(2θ)")
+	require.Len(t, d.Stated, 1)
+	assert.Equal(t, "√(4cos(2θ))", d.Stated[0].Formula)
+	require.Len(t, d.Shown, 1)
+	_, polar := d.Shown[0].Body.(*trajectory.Body)
+	assert.True(t, polar)
+	spiral := typedLines(t, "r^2 = θ")
+	require.Len(t, spiral.Stated, 2)
+	assert.Equal(t, "−√(θ)", spiral.Stated[1].Formula)
+	require.Len(t, spiral.Shown, 2)
+	require.Empty(t, evaluate.Load(spiral, nil).Problems)
+	dials := typedLines(t, "r² = a cos(2θ)")
+	assert.NotNil(t, dials.StatedNamed("a"))
+}

@@ -35,6 +35,63 @@ func meansAngle(d *document.Document, n expr.Node) bool {
 	})
 }
 
+// squaredRadius takes r² = 4cos(2θ) as a textbook writes it: r = √(4cos(2θ)), and where half a turn on is not the same, −√ as a second curve.
+func squaredRadius(before *document.Document, text string) (d *document.Document, is bool, err error) {
+	radius, is := radiusSquaredIn(before, text)
+	if !is {
+		return nil, false, nil
+	}
+	square := behindEquals(text)
+	if d, err = State(before, "", radius+"("+angleLetter+") = √("+square+")"); err != nil {
+		return nil, true, err
+	}
+	dials, err := WithDials(d, before)
+	if err != nil || isSameHalfATurnOn(dials, radius) {
+		return d, true, err
+	}
+	d, err = State(d, "", freeFunctionName(d)+"_1("+angleLetter+") = −√("+square+")")
+	return d, true, err
+}
+
+// radiusSquaredIn is the letter r of r² = …, an equation in θ.
+func radiusSquaredIn(d *document.Document, text string) (radius string, is bool) {
+	s := scope(d)
+	relation, err := expr.ParseRelation(text, s)
+	if err != nil || !relation.IsEquation() {
+		return "", false
+	}
+	power, isPower := relation.Sides[0].(*expr.Binary)
+	if !isPower || power.Op != expr.Pow || !expr.Equal(power.R, expr.Num(2)) || !meansAngle(d, relation.Sides[1]) {
+		return "", false
+	}
+	name, isName := power.L.(*expr.Name)
+	if !isName || s.Names[name.Name] {
+		return "", false
+	}
+	return name.Name, true
+}
+
+// isSameHalfATurnOn tells whether a polar curve lies half a turn on where it lies now, so that a negative radius brings nothing new.
+func isSameHalfATurnOn(d *document.Document, function string) bool {
+	const looks = 31
+	e := evaluate.Load(d, nil)
+	for _, s := range e.Shown {
+		m, is := s.Live.(*trajectory.Live)
+		if !is || s.Entry.Field("function") != function {
+			continue
+		}
+		half := math.Pi / e.RadiansPerUnit()
+		for k := range looks {
+			t := half * 2 * math.Mod(float64(k)*math.Sqrt2+0.137, 1)
+			a, b := m.Radius(t), m.Radius(t+half)
+			if (a == a) != (b == b) || a == a && math.Abs(a-b) > 1e-9*math.Max(1, math.Abs(a)) {
+				return false
+			}
+		}
+	}
+	return true
+}
+
 // polarCurve is the entry that shows a stated r as a polar curve, on its closing interval or one turn. On a stage where
 // nothing is shown yet the grid becomes polar.
 func polarCurve(d *document.Document, name string) document.Entry {

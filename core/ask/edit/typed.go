@@ -54,6 +54,12 @@ func statements(text string) (lines []string) {
 func typedOne(before *document.Document, id, text string) (*document.Document, error) {
 	if id == "" {
 		text = heightMeant(before, text)
+		if d, is, err := squaredRadius(before, text); is {
+			if err != nil {
+				return nil, err
+			}
+			return WithDials(d, before)
+		}
 		if body := meant(before, text); body != nil {
 			d, err := show(before, body)
 			if err != nil {
@@ -339,6 +345,10 @@ func Reading(d *document.Document, text string, latex func(expr.Node) string) (r
 	s := scope(d)
 	if height := heightMeant(d, text); height != text {
 		relation, err := expr.ParseRelation(text, s.With("x", "y", "z"))
+		return relation.LaTeX(nil), err == nil
+	}
+	if _, is := radiusSquaredIn(d, text); is {
+		relation, err := expr.ParseRelation(text, s)
 		return relation.LaTeX(nil), err == nil
 	}
 	body := meant(d, text)
