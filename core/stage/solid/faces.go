@@ -40,8 +40,8 @@ type painter struct {
 	// netted are the parts of the nets in each column.
 	netted map[int][]piece
 	// out, far, near, edge and pair are used again and again.
-	out, far, near, edge [][2]float64
-	pair                 [2][2]float64
+	out, far, near, edge, corners [][2]float64
+	pair                          [2][2]float64
 }
 
 // PaintFaces paints sheets and planes from the back to the front.

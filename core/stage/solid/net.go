@@ -19,6 +19,7 @@ type Net struct {
 	flat      *flat
 	isEndless bool
 	index     netIndex
+	isIndexed bool
 }
 
 // flat is a plane through a place.
@@ -188,42 +189,73 @@ func (n *Net) Outline() (list []view.Place) {
 	return list
 }
 
-// netIndex finds the cells of a net that are seen at a pixel.
+// netIndex finds the cells of a net that are seen at a pixel: by squares, row by row, from the corner of the net on the panel.
 type netIndex struct {
-	squares map[[2]int][]int
-	// seen are the corners of each cell: pixels, and how near they are.
-	seen [][][3]float64
+	left, top, across int
+	squares           [][]int32
+	// seen are the corners of the cells, one after the other: pixels, and how near they are; first tells where those of a cell begin.
+	seen  [][3]float64
+	first []int
 }
+
+// of are the cells that are looked for at a pixel.
+func (x *netIndex) of(px, py float64) []int32 {
+	i, j := int(math.Floor(px/indexCell))-x.left, int(math.Floor(py/indexCell))-x.top
+	if i < 0 || i >= x.across || j < 0 || j*x.across >= len(x.squares) {
+		return nil
+	}
+	return x.squares[j*x.across+i]
+}
+
+// corners are those of a cell.
+func (x *netIndex) corners(cell int32) [][3]float64 { return x.seen[x.first[cell]:x.first[cell+1]] }
 
 // indexCell is the side of the squares in which cells are looked up.
 const indexCell = 16.0
 
 // indexed puts the cells of a net into squares of the panel.
 func (n *Net) indexed(q *view.Projection) {
-	n.index = netIndex{squares: map[[2]int][]int{}}
+	x := netIndex{seen: make([][3]float64, 0, 4*len(n.cells)), first: make([]int, 0, len(n.cells)+1)}
+	type square struct{ left, right, top, bottom int }
+	reach := square{math.MaxInt32, math.MinInt32, math.MaxInt32, math.MinInt32}
+	over := make([]square, len(n.cells))
 	for k, cell := range n.cells {
+		x.first = append(x.first, len(x.seen))
 		left, right, top, bottom := math.Inf(1), math.Inf(-1), math.Inf(1), math.Inf(-1)
-		var seen [][3]float64
 		for _, c := range cell.polygon {
-			x, y, near := q.At(c.Place)
-			seen = append(seen, [3]float64{x, y, near})
-			left, right, top, bottom = math.Min(left, x), math.Max(right, x), math.Min(top, y), math.Max(bottom, y)
+			px, py, near := q.At(c.Place)
+			x.seen = append(x.seen, [3]float64{px, py, near})
+			left, right, top, bottom = min(left, px), max(right, px), min(top, py), max(bottom, py)
 		}
-		n.index.seen = append(n.index.seen, seen)
-		for i := int(math.Floor(left / indexCell)); i <= int(math.Floor(right/indexCell)); i++ {
-			for j := int(math.Floor(top / indexCell)); j <= int(math.Floor(bottom/indexCell)); j++ {
-				n.index.squares[[2]int{i, j}] = append(n.index.squares[[2]int{i, j}], k)
+		in := func(v float64) int { return int(math.Floor(max(-farOut, min(farOut, v)) / indexCell)) }
+		over[k] = square{in(left), in(right), in(top), in(bottom)}
+		reach = square{min(reach.left, over[k].left), max(reach.right, over[k].right), min(reach.top, over[k].top), max(reach.bottom, over[k].bottom)}
+	}
+	x.first = append(x.first, len(x.seen))
+	if len(n.cells) > 0 {
+		x.left, x.top, x.across = reach.left, reach.top, reach.right-reach.left+1
+		x.squares = make([][]int32, x.across*(reach.bottom-reach.top+1))
+	}
+	for k, s := range over {
+		for j := s.top; j <= s.bottom; j++ {
+			for i := s.left; i <= s.right; i++ {
+				at := (j-x.top)*x.across + i - x.left
+				x.squares[at] = append(x.squares[at], int32(k))
 			}
 		}
 	}
+	n.index, n.isIndexed = x, true
 }
+
+// farOut is how far beside the panel places are told apart, in pixels.
+const farOut = 1e4
 
 // hides tells whether a cell stands between a place and the eye. A place on the net itself lies by less than a cell's bend off it.
 func (n *Net) hides(s *Scene, p view.Place, isOwn bool) bool {
 	if n.Opacity < 1 {
 		return false
 	}
-	if n.index.squares == nil {
+	if !n.isIndexed {
 		n.indexed(&s.Projection)
 	}
 	least := 1.0
@@ -231,8 +263,8 @@ func (n *Net) hides(s *Scene, p view.Place, isOwn bool) bool {
 		least = 3
 	}
 	x, y, near := s.Projection.At(p)
-	for _, k := range n.index.squares[[2]int{int(math.Floor(x / indexCell)), int(math.Floor(y / indexCell))}] {
-		seen := n.index.seen[k]
+	for _, k := range n.index.of(x, y) {
+		seen := n.index.corners(k)
 		for c := 2; c < len(seen); c++ {
 			if ahead, isIn := aheadOf(seen[0], seen[c-1], seen[c], x, y, near); isIn && ahead > least {
 				return true

@@ -1,7 +1,8 @@
 package solid
 
 import (
-	"sort"
+	"cmp"
+	"slices"
 
 	"parvix/core/stage/picture"
 	"parvix/core/stage/view"
@@ -51,8 +52,8 @@ func (p pile) ordered(list []piece) {
 		if part.net != nil && part.net.flat != nil {
 			back, flat, front := p.divided(list, k)
 			p.ordered(back)
-			for _, part := range flat {
-				p.piece(part)
+			for k := range flat {
+				p.piece(&flat[k])
 			}
 			p.ordered(front)
 			return
@@ -60,15 +61,27 @@ func (p pile) ordered(list []piece) {
 	}
 	middle := view.Place{p.Lattice.X[p.i], p.Lattice.Y[p.j], (p.slab[0] + p.slab[1]) / 2}
 	isAbove := p.Projection.IsAbove(2, middle[2])
-	sort.SliceStable(list, func(a, b int) bool {
-		if list[a].rank != list[b].rank {
-			return (list[a].rank < list[b].rank) == isAbove
+	turns := make([]turnOfPiece, len(list))
+	for k := range list {
+		rank := list[k].rank
+		if !isAbove {
+			rank = -rank
 		}
-		return p.nearOf(list[a].polygon) < p.nearOf(list[b].polygon)
-	})
-	for _, part := range list {
-		p.piece(part)
+		turns[k] = turnOfPiece{rank, p.nearOf(list[k].polygon), k}
 	}
+	slices.SortFunc(turns, func(a, b turnOfPiece) int {
+		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(a.near, b.near), cmp.Compare(a.at, b.at))
+	})
+	for _, t := range turns {
+		p.piece(&list[t.at])
+	}
+}
+
+// turnOfPiece is by what a piece has its turn: its rank, how near it is, its place in the list.
+type turnOfPiece struct {
+	rank int
+	near float64
+	at   int
 }
 
 // divided parts pieces by the plane of one of them, as the eye sees it.
@@ -165,7 +178,11 @@ func (p pile) parted(whole polygon, n int, edge int8) []polygon {
 		below := func(q view.Place) float64 { return -above(q) }
 		var next []polygon
 		for _, part := range parts {
-			for _, half := range []polygon{clipped(part, above, edge), clipped(part, below, edge)} {
+			if isOnOneSide(part, above) {
+				next = append(next, part)
+				continue
+			}
+			for _, half := range [2]polygon{clipped(part, above, edge), clipped(part, below, edge)} {
 				if len(half) >= 3 {
 					next = append(next, half)
 				}
@@ -177,6 +194,16 @@ func (p pile) parted(whole polygon, n int, edge int8) []polygon {
 		parts = next
 	}
 	return parts
+}
+
+// isOnOneSide tells that a measure is positive at all corners, or negative at all.
+func isOnOneSide(part polygon, measure func(view.Place) float64) bool {
+	positive, negative := false, false
+	for _, c := range part {
+		v := measure(c.Place)
+		positive, negative = positive || !(v < 0), negative || !(v > 0)
+	}
+	return positive != negative
 }
 
 // rankOf counts the sheets below a part.
@@ -203,32 +230,34 @@ func (p pile) nearOf(part polygon) float64 {
 }
 
 // piece paints a part with its lines.
-func (p pile) piece(part piece) {
+func (p pile) piece(part *piece) {
 	if len(part.polygon) < 3 {
 		return
 	}
 	middle := middleOf(part.polygon)
 	centre := p.Projection.Pixel(middle)
-	points := make([][2]float64, len(part.polygon))
+	points := p.corners[:0]
 	p.out = p.out[:0]
 	opacity := float32(1)
 	if part.net != nil {
 		opacity = part.net.Opacity
 	}
 	for c, corner := range part.polygon {
-		points[c] = p.Projection.Pixel(corner.Place)
+		points = append(points, p.Projection.Pixel(corner.Place))
 		if opacity < 1 {
 			p.out = append(p.out, points[c]) // what is see-through would be darker where it overlaps
 		} else {
 			p.out = append(p.out, pushed(points[c], centre))
 		}
 	}
-	p.to.Face(p.toneOfPiece(&part, middle), opacity, p.out, p.k)
+	p.corners = points
+	p.to.Face(p.toneOfPiece(part, middle), opacity, p.out, p.k)
 	for c, corner := range part.polygon {
-		if pen, is := p.edgePen(&part, corner.side); is {
+		if pen, is := p.edgePen(part, corner.side); is {
 			// The faces that come next overlap this one: its lines reach over that.
 			from, to := points[c], points[(c+1)%len(points)]
-			p.to.Line(pen, [][2]float64{pushed(from, to), pushed(to, from)})
+			p.pair = [2][2]float64{pushed(from, to), pushed(to, from)}
+			p.to.Line(pen, p.pair[:])
 		}
 	}
 }

@@ -80,7 +80,7 @@ func (s *Scene) AddSheet(sheet *Sheet) { s.sheets = append(s.sheets, sheet) }
 
 // AddNet adds a parametric surface or a plane.
 func (s *Scene) AddNet(n *Net) {
-	n.index = netIndex{}
+	n.isIndexed = false
 	s.nets = append(s.nets, n)
 }
 
