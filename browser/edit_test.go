@@ -86,14 +86,11 @@ func takeItem(page *rod.Page, words string, within time.Duration) error {
 	if err != nil {
 		return err
 	}
-	if _, err = item.Eval(`() => { window.itemTaken = false; this.addEventListener('click', () => { window.itemTaken = true; }); }`); err != nil {
+	if err = clickOn(item, patience); err != nil {
 		return err
 	}
-	if err = item.Timeout(patience).Click(proto.InputMouseButtonLeft, 1); err != nil {
-		return err
-	}
-	taken, err := page.Timeout(patience).Eval(`() => window.itemTaken !== false`)
-	if err == nil && !taken.Value.Bool() {
+	missed, err := page.Timeout(patience).Eval(`() => window.clickMissed === true`)
+	if err == nil && missed.Value.Bool() {
 		err = fmt.Errorf("the click missed %s", words)
 	}
 	return err

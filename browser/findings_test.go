@@ -154,8 +154,15 @@ func TestAWaveThatLooksFlatInDegreesIsPointedOut(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	newBench(t, page)
-	state(t, page, "f(x) = 3sin x")
 	agree(t, page, "in degrees")
+	state(t, page, "f(x) = 3sin x")
+	drawn(t, page)
+	click(t, saying(t, page, ".chip", "^window"))
+	for field, end := range map[string]string{"x from": "-6", "x to": "6"} {
+		write(t, one(t, page, `.window-form [aria-label="`+field+`"]`), end)
+		press(t, page, input.Enter)
+	}
+	press(t, page, input.Escape)
 	saying(t, page, `[data-advice="unit"]`, "360")
 	click(t, saying(t, page, ".advice button", "show two periods"))
 	until(t, page, `() => { const w = parvix.document().panels[0].window; return w.left < -300 && w.right > 300; }`)

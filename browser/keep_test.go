@@ -49,7 +49,7 @@ func TestWhatWasSavedIsThereAfterTheServerStartsAnew(t *testing.T) {
 	drawn(t, page)
 	drawing := picture(t, page)
 
-	stopServer()
+	serverAway(t)
 	require.NoError(t, startServer(house.address))
 	require.NoError(t, page.Reload())
 	sameAs(t, page, want)
@@ -62,7 +62,7 @@ func TestEditsMadeWhileTheServerIsAwaySurviveClosingTheBrowser(t *testing.T) {
 	signInDemo(t, page)
 	copyBench(t, page, fountain)
 	saved(t, page)
-	stopServer()
+	serverAway(t)
 	state(t, page, "z(x) = 2x − 1")
 	saying(t, page, ".saved", "server away")
 	want := documentOf(t, page)

@@ -7,7 +7,6 @@ import (
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
-	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -41,7 +40,7 @@ func (l *lesson) click(selector, words string) {
 	var err error
 	for range tries {
 		e := saying(l.t, l.page, selector, words)
-		if err = e.Timeout(patience/tries).Click(proto.InputMouseButtonLeft, 1); err == nil {
+		if err = clickOn(e, patience/tries); err == nil {
 			return
 		}
 	}

@@ -15,6 +15,7 @@ import (
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/launcher"
+	"github.com/stretchr/testify/require"
 
 	"parvix/demo"
 	"parvix/server"
@@ -142,6 +143,18 @@ func startServer(at string) error {
 	})}
 	go func() { _ = house.service.Serve(listener) }()
 	return nil
+}
+
+// serverAway cuts every connection; a test that fails before it starts the server again leaves it to the others all the same.
+func serverAway(t *testing.T) {
+	t.Helper()
+	stopServer()
+	stopped := house.service
+	t.Cleanup(func() {
+		if house.service == stopped {
+			require.NoError(t, startServer(house.address))
+		}
+	})
 }
 
 // stopServer cuts every connection, as a crash would.

@@ -23,7 +23,7 @@ func TestFromTheSecondVisitOnTheBenchOpensWithoutTheServer(t *testing.T) {
 	saved(t, page)
 
 	at := house.address
-	stopServer()
+	serverAway(t)
 	require.NoError(t, page.Reload())
 	drawn(t, page)
 	assert.Equal(t, "Kept without a server", documentOf(t, page).Title)

@@ -98,7 +98,30 @@ func saying(t *testing.T, page *rod.Page, selector, words string) *rod.Element {
 
 func click(t *testing.T, e *rod.Element) {
 	t.Helper()
-	require.NoError(t, e.Timeout(patience).Click(proto.InputMouseButtonLeft, 1))
+	require.NoError(t, clickOn(e, patience))
+}
+
+// clickOn clicks an element. A button that has moved away between being found and being clicked, as while a page is laid out anew, is
+// clicked again, as a person would.
+func clickOn(e *rod.Element, within time.Duration) (err error) {
+	const tries = 3
+	for range tries {
+		// What reacts to a pressed pointer, as the stage does, tells nothing by its clicks.
+		if _, err = e.Timeout(within).Eval(`() => {
+			window.clickMissed = this.matches('button, a, label, input, summary, [role=tab], [role^=menuitem]');
+			if (window.clickMissed) this.addEventListener('click', () => { window.clickMissed = false; }, { capture: true, once: true });
+		}`); err != nil {
+			return err
+		}
+		if err = e.Timeout(within).Click(proto.InputMouseButtonLeft, 1); err != nil {
+			return err
+		}
+		missed, gone := e.Timeout(within).Eval(`() => window.clickMissed === true && this.isConnected && this.getClientRects().length > 0`)
+		if gone != nil || !missed.Value.Bool() {
+			return nil
+		}
+	}
+	return nil
 }
 
 // write replaces what stands in a field.

@@ -183,3 +183,11 @@ func TestASquaredRadiusIsTypedAsInATextbook(t *testing.T) {
 	dials := typedLines(t, "r² = a cos(2θ)")
 	assert.NotNil(t, dials.StatedNamed("a"))
 }
+
+// z may be the name of a function too.
+func TestAFunctionNamedZIsNoPlane(t *testing.T) {
+	d := typedLines(t, "z(x) = 2x − 1")
+	require.Len(t, d.Stated, 1)
+	assert.Equal(t, "z", d.Stated[0].Name)
+	assert.Equal(t, document.Kind("curve"), d.Shown[0].Kind())
+}

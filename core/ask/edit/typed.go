@@ -150,6 +150,9 @@ func planeMeant(d *document.Document, s *expr.Scope, text string) document.Body 
 	if err != nil || s.Names["z"] || !relation.IsEquation() {
 		return nil
 	}
+	if st, err := expr.ParseStatement(text, s); err == nil && st.Variables != nil {
+		return nil // z(x) = … is a function
+	}
 	isFlat := slices.ContainsFunc(d.Panels, func(p document.Panel) bool { return p.Kind != document.InSpace })
 	upright := !isFlat && figure.IsLinear(expr.Minus(relation.Sides[0], relation.Sides[1])) && (relation.Mentions("x") || relation.Mentions("y"))
 	if !relation.Mentions("z") && !upright {

@@ -101,7 +101,7 @@ function key(e: KeyboardEvent) {
   else if (command && e.key.toLowerCase() === 'y') void bench.redo();
   else if (e.key === 'Escape' && bench.presenting) void present(false);
   else if (e.key === '?') keysOpen.value = !keysOpen.value;
-  else if (!command && e.key.toLowerCase() === 'h') bench.sweeps.stopAll();
+  else if (!command && e.key.toLowerCase() === 'h') bench.sweeps.holdOrGoOn();
   else if (!command && e.key.toLowerCase() === 'p') board.pointing = !board.pointing;
   else if (!command && e.key.toLowerCase() === 's') void bench.startingValues();
   else if (bench.presenting && (e.key === '.' || e.key.toLowerCase() === 'b')) darken();

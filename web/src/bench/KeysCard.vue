@@ -8,7 +8,7 @@ const card = useTemplateRef<HTMLElement>('card');
 const keys: [string, string][] = [
   ['PageDown, PageUp', 'the next scene, the one before'],
   ['S', 'starting values'],
-  ['H', 'hold still: everything that sweeps stops'],
+  ['H', 'hold still: everything that sweeps stops; again, and all of it goes on'],
   ['1 … 9', 'while presenting: hide and reveal what is shown'],
   ['B or .', 'while presenting: the curtain, on and off'],
   ['P', 'a large pointer, on and off'],

@@ -12,6 +12,8 @@ interface Sweep {
 
 export function useSweeps(request: (move: Move) => void, fraction: (dial: number) => number) {
   const sweeps = ref<Record<number, Sweep>>({});
+  /** The dials that were held still together. */
+  const held = ref<number[]>([]);
   /** The display frame that is asked for; 0 while nothing runs. */
   let beating = 0;
 
@@ -41,23 +43,36 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
     beating = any ? requestAnimationFrame(beat) : 0;
   }
 
+  /** Starts, pauses, or goes on where it was paused. */
+  function toggle(dial: number) {
+    const sweep = sweeps.value[dial];
+    if (sweep?.running) {
+      sweep.before = seconds(sweep);
+      sweep.running = false;
+      return;
+    }
+    sweeps.value[dial] = {
+      start: sweep?.start ?? fraction(dial),
+      before: sweep?.before ?? 0,
+      begun: performance.now(),
+      running: true,
+    };
+    if (!beating) beating = requestAnimationFrame(beat);
+  }
+
   return {
     isRunning: (dial: number) => sweeps.value[dial]?.running ?? false,
-    /** Starts, pauses, or goes on where it was paused. */
-    toggle(dial: number) {
-      const sweep = sweeps.value[dial];
-      if (sweep?.running) {
-        sweep.before = seconds(sweep);
-        sweep.running = false;
-        return;
-      }
-      sweeps.value[dial] = {
-        start: sweep?.start ?? fraction(dial),
-        before: sweep?.before ?? 0,
-        begun: performance.now(),
-        running: true,
-      };
-      if (!beating) beating = requestAnimationFrame(beat);
+    toggle,
+    /** Whether dials are held still that would go on together. */
+    holds: () => held.value.length > 0,
+    /** Holds everything still that sweeps; held still, all of it goes on, with one start. */
+    holdOrGoOn() {
+      const running = Object.keys(sweeps.value)
+        .map(Number)
+        .filter((dial) => sweeps.value[dial]!.running);
+      const list = running.length ? running : held.value.filter((dial) => sweeps.value[dial]);
+      held.value = running;
+      list.forEach(toggle);
     },
     /** Forgets a sweep: it has ended, or a hand took the dial. */
     stop(dial: number) {
@@ -65,6 +80,7 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
     },
     stopAll() {
       sweeps.value = {};
+      held.value = [];
     },
   };
 }

@@ -48,8 +48,9 @@ function draw() {
       <button v-if="sweeps" class="tool" @click="bench.startingValues()">
         <b aria-hidden="true">↺</b>start<span class="only-spoken">ing values</span>
       </button>
-      <button v-if="sweeps" class="tool" @click="bench.sweeps.stopAll()">
-        <b aria-hidden="true">❚❚</b>hold<span class="only-spoken"> still</span>
+      <button v-if="sweeps" class="tool" @click="bench.sweeps.holdOrGoOn()">
+        <template v-if="bench.sweeps.holds()"><b aria-hidden="true">▶</b>go on</template>
+        <template v-else><b aria-hidden="true">❚❚</b>hold<span class="only-spoken"> still</span></template>
       </button>
       <button class="tool" :disabled="!board.canUndo" @click="board.undo()">
         <b aria-hidden="true">↶</b>undo

@@ -34,7 +34,7 @@ export function useTalk(id: () => string) {
     next: () => void bench.goScene(bench.scene + 1),
     reveal: () => bench.reveal(),
     start: () => void bench.startingValues(),
-    hold: () => bench.sweeps.stopAll(),
+    hold: () => bench.sweeps.holdOrGoOn(),
   };
   const tell = () => channel?.postMessage({ talk: talk() } satisfies Told);
 
