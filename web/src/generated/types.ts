@@ -499,7 +499,7 @@ export interface TrajectoryView {
 // core/stage/kinds/circle
 
 /** Piece names what is shown of a circle. */
-export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles';
+export type CirclePiece = 'arc' | 'angle' | 'coordinates' | 'unrolled' | 'length' | 'carried' | 'graph' | 'triangles' | 'wave';
 
 /** Body is a circle and the angle whose point runs on it. */
 export interface CircleBody {

@@ -31,6 +31,8 @@ const plain: { piece: CirclePiece; words: string }[] = [
 const ratios: { piece: CirclePiece; ratio: string; words: string }[] = [
   { piece: 'carried', ratio: 'sin', words: 'the sine carried over' },
   { piece: 'carried', ratio: 'cos', words: 'the cosine, turned by the complement' },
+  { piece: 'wave', ratio: 'sin', words: 'amplitude, period, centre line of the sine' },
+  { piece: 'wave', ratio: 'cos', words: 'amplitude, period, centre line of the cosine' },
   { piece: 'triangles', ratio: 'tan', words: 'similar triangles of the tangent' },
   { piece: 'triangles', ratio: 'cot', words: 'similar triangles of the cotangent' },
   { piece: 'triangles', ratio: 'sec', words: 'similar triangles of the secant' },

@@ -58,11 +58,13 @@ const (
 	Carried   Piece = "carried"
 	Graph     Piece = "graph"
 	Triangles Piece = "triangles"
+	// Wave marks amplitude, period and centre line of a sine or a cosine, on the graph, and the amplitude on the circle.
+	Wave Piece = "wave"
 )
 
 // HasRatio tells whether a piece is of one ratio.
 func (p Piece) HasRatio() bool {
-	return p == Length || p == Carried || p == Graph || p == Triangles
+	return p == Length || p == Carried || p == Graph || p == Triangles || p == Wave
 }
 
 // Kind names the kind.
@@ -75,7 +77,7 @@ func (b *PartBody) Refs() []document.Ref {
 
 // Check holds the piece and its ratio to those that there are.
 func (b *PartBody) Check(c *document.Checker) {
-	c.OneOf("piece", string(b.Piece), string(Arc), string(AngleMark), string(Coordinates), string(Unrolled), string(Length), string(Carried), string(Graph), string(Triangles))
+	c.OneOf("piece", string(b.Piece), string(Arc), string(AngleMark), string(Coordinates), string(Unrolled), string(Length), string(Carried), string(Graph), string(Triangles), string(Wave))
 	if b.Piece.HasRatio() {
 		c.OneOf("ratio", b.Ratio, "sin", "cos", "tan", "cot", "sec", "csc")
 	}

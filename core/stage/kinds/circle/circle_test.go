@@ -2,6 +2,7 @@ package circle_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -9,9 +10,11 @@ import (
 
 	"parvix/core/ask/edit"
 	trig "parvix/core/maths/circle"
+	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/circle"
+	"parvix/core/stage/stagetest"
 )
 
 func turning(t testing.TB, idea edit.Idea, unit document.AngleUnit) *evaluate.Demonstration {
@@ -159,4 +162,25 @@ func TestTurnsAreCounted(t *testing.T) {
 	assert.Equal(t, `,\;−2\text{ turns}`, circle.TurnsLaTeX(trig.At(-4*math.Pi), false))
 	assert.Equal(t, `,\;−1\text{ turn}-\frac{\pi}{2}`, circle.TurnsLaTeX(trig.At(-5*math.Pi/2), false))
 	assert.Empty(t, circle.TurnsLaTeX(trig.At(1.9*math.Pi), false))
+}
+
+// 1.5 sin(2(t − 0)) + 0.5: amplitude 1.5, period 2π/2 = π, centre line y = 0.5 (common practice), on the graph; the amplitude is the circle's
+// radius.
+func TestAWaveIsToldByAmplitudePeriodAndCentreLine(t *testing.T) {
+	d, err := edit.Begin(document.New(""), edit.IdeaWave)
+	require.NoError(t, err)
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: "wave", Ratio: "sin", Shown: true})
+	require.NoError(t, err)
+	e := stagetest.Loaded(t, d)
+	told := func(panel int) (list []string) {
+		var c compose.Composer
+		for _, l := range c.Compose(e.Frame(panel, 800, 600)).Labels {
+			if strings.HasPrefix(l.LaTeX, "a=") || strings.HasPrefix(l.LaTeX, "T=") || strings.HasPrefix(l.LaTeX, "y=") {
+				list = append(list, l.LaTeX)
+			}
+		}
+		return list
+	}
+	assert.Equal(t, []string{"a=1.5"}, told(0))
+	assert.ElementsMatch(t, []string{"y=0.5", "a=1.5", `T=\pi`}, told(1))
 }

@@ -72,6 +72,8 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 			return []evaluate.Word{ratio, evaluate.Says(" turned by the complementary angle and carried over")}
 		}
 		return []evaluate.Word{ratio, evaluate.Says(" carried over to the graph")}
+	case Wave:
+		return []evaluate.Word{evaluate.Says("amplitude, period and centre line of "), ratio}
 	case Triangles:
 		return []evaluate.Word{evaluate.Says("the similar triangles for "), ratio}
 	}
@@ -116,6 +118,8 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	hue := p.Hue(on.Now)
 	angle := of.LaTeX(on.Now)
 	switch piece := p.body.Piece; {
+	case piece == Wave:
+		return p.wave(on)
 	case on.Panel.Kind != document.Around:
 		a, latex = p.inGraph(on)
 	case piece == Arc:
