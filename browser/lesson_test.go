@@ -54,7 +54,15 @@ func (l *lesson) openIn(part, label string) {
 	l.t.Helper()
 	l.actions++
 	l.opened = part + ` [aria-label="` + label + `"]`
-	click(l.t, one(l.t, l.page, l.opened))
+	// A row that is drawn anew meanwhile, as after an edit, has another button; then that is looked for.
+	const tries = 5
+	var err error
+	for range tries {
+		if err = clickOn(one(l.t, l.page, l.opened), patience/tries); err == nil {
+			return
+		}
+	}
+	require.NoError(l.t, err, "opening %s", l.opened)
 }
 
 func (l *lesson) item(words string) {
