@@ -301,9 +301,6 @@ func (u *unitChange) functions() {
 
 // countsAngles tells that all functions whose graphs stand on a panel take an angle; in degrees the axis says whether it counts them.
 func (u *unitChange) countsAngles(p *document.Panel, turned map[string]bool) bool {
-	if u.unit == document.Radian && p.TicksX != document.TicksInDegrees {
-		return false
-	}
 	graphs := 0
 	var others []string
 	for _, s := range u.d.Shown {
@@ -318,6 +315,10 @@ func (u *unitChange) countsAngles(p *document.Panel, turned map[string]bool) boo
 	}
 	if graphs > 0 && len(others) > 0 {
 		u.tell("The x-axis beside %s stays as it is: that is no function of an angle.", strings.Join(others, ", "))
+		return false
+	}
+	if graphs > 0 && u.unit == document.Radian && p.TicksX != document.TicksInDegrees {
+		u.tell("An x-axis that does not count degrees stays as it is: whether its numbers are angles is not known.")
 		return false
 	}
 	return graphs > 0
@@ -367,10 +368,12 @@ func (a *arguments) term(n expr.Node) {
 	case len(names) == 0:
 		u.tell("%s in %s stays as it is: whether it is an angle in radians is not known.", a.s.Formula[n.Pos():n.End()], a.s.Name)
 	case half != nil:
-		a.isTime = true
+		a.isTime = a.isTime || slices.Contains(names, a.s.Variables[0])
 		a.pieces = append(a.pieces, piece{half.Pos(), half.End(), turnIn[u.unit]})
 	case slices.Contains(names, a.s.Variables[0]):
 		a.isAngle = true
+	default:
+		u.tell("%s in %s stays as it is: whether its letters are angles is not known.", a.s.Formula[n.Pos():n.End()], a.s.Name)
 	}
 }
 

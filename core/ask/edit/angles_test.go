@@ -105,3 +105,21 @@ func TestADialIsKnownAsAnAngle(t *testing.T) {
 	assert.False(t, edit.IsAngle(d, "nothing"))
 	assert.True(t, edit.IsAngle(withCircle(t), "θ"))
 }
+
+// A multiple of π with a dial in it is converted and leaves the variable an angle; a multiple of a dial is told.
+func TestAPhaseByADialIsConvertedOrTold(t *testing.T) {
+	d, err := edit.Typed(document.New(""), "", "f(x) = sin(x − π c/6)")
+	require.NoError(t, err)
+	there, _, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	assert.Equal(t, "sin(x − 180 c/6)", there.Stated[0].Formula)
+	assert.Equal(t, document.TicksInDegrees, there.Panels[0].TicksX)
+	back, _, err := edit.SetAngleUnit(there, document.Radian)
+	require.NoError(t, err)
+	assert.Equal(t, written(t, d), written(t, back))
+	d, err = edit.Typed(document.New(""), "", "f(x) = sin(x − 2c)")
+	require.NoError(t, err)
+	_, told, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	assert.Contains(t, told, "2c in f stays as it is: whether its letters are angles is not known.")
+}

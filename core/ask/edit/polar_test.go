@@ -191,3 +191,11 @@ func TestAFunctionNamedZIsNoPlane(t *testing.T) {
 	assert.Equal(t, "z", d.Stated[0].Name)
 	assert.Equal(t, document.Kind("curve"), d.Shown[0].Kind())
 }
+
+// Two names of one curve have no single places in common, and that is said.
+func TestACurveThatRunsAlongAnotherIsTold(t *testing.T) {
+	d := typedLines(t, "r = 1 + cos(θ)", "s(φ) = 1 + cos(φ)")
+	d, err := edit.Put(d, document.Entry{Body: &figure.Body{Shape: figure.Intersection, Function: "r", Other: "s"}})
+	require.NoError(t, err)
+	assert.Equal(t, []string{`\text{one runs along the other}`}, labelsOf(t, d))
+}

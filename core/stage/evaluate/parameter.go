@@ -104,9 +104,6 @@ func stopsOf(d *Demonstration, p *Parameter) (stops []float64) {
 // stopSlack is how near two values are that are taken for one, as a share of the distance of stops, or of the bar.
 const stopSlack = 1e-9
 
-// HasStops tells that a sweep rests somewhere.
-func (p *Parameter) HasStops() bool { return len(p.stops) > 0 }
-
 // NextStop is the next value at which the dial rests, up or down from where it is; false where there is none.
 func (p *Parameter) NextStop(up bool) (stop float64, is bool) {
 	slack := stopSlack * (p.To - p.From)

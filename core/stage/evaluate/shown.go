@@ -232,8 +232,9 @@ func (d *Demonstration) record() {
 		if followed == nil {
 			continue
 		}
-		place := coordinatesOf(followed.Live)
-		if len(place) == 0 || slices.ContainsFunc(place, math.IsNaN) {
+		at, size := placeOf(followed.Live)
+		place := at[:size]
+		if size == 0 || slices.ContainsFunc(place, math.IsNaN) {
 			continue
 		}
 		t := d.traces[s.Entry.ID]
@@ -250,18 +251,18 @@ func (d *Demonstration) record() {
 	}
 }
 
-// coordinatesOf are two numbers for a point of the plane, three for one of space, none for what is no point.
-func coordinatesOf(l Live) []float64 {
+// placeOf is where a point is, by two coordinates in the plane and three in space; none for what is no point.
+func placeOf(l Live) (at view.Place, size int) {
 	if p, ok := l.(PlacedInSpace); ok {
 		if at, is := p.PlaceInSpace(); is {
-			return at[:]
+			return at, 3
 		}
 	}
 	if p, ok := l.(Placed); ok {
-		x, y := p.Position()
-		return []float64{x, y}
+		at[0], at[1] = p.Position()
+		return at, 2
 	}
-	return nil
+	return at, 0
 }
 
 // ClearTraces forgets the recorded positions and starts again at the present ones.

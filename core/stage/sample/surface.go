@@ -25,15 +25,24 @@ type Surface struct {
 	row    []float64
 }
 
-// CompileSurface compiles n, inlined and in radians, for its two variables and the names of what it hangs on besides.
-func CompileSurface(n expr.Node, x, y string, others []string) (*Surface, error) {
+// CompileCoordinate compiles n, inlined and in radians, for its two variables and the names of what it hangs on besides: its heights and its
+// cuts, as one coordinate of a parametric surface needs them, without slopes and functions of one variable.
+func CompileCoordinate(n expr.Node, x, y string, others []string) (*Surface, error) {
 	inputs := append([]string{x, y}, others...)
 	p, err := program.Compile(n, inputs)
 	if err != nil {
 		return nil, err
 	}
 	s := &Surface{program: p, over: breaks.EncloseBox(n, inputs), Jumps: mayJump(n)}
-	if s.point, err = program.CompilePoint(n, inputs); err != nil {
+	s.point, err = program.CompilePoint(n, inputs)
+	return s, err
+}
+
+// CompileSurface compiles a function of two variables with its slopes.
+func CompileSurface(n expr.Node, x, y string, others []string) (*Surface, error) {
+	inputs := append([]string{x, y}, others...)
+	s, err := CompileCoordinate(n, x, y, others)
+	if err != nil {
 		return nil, err
 	}
 	if s.Across, err = Compile(n, inputs); err != nil {

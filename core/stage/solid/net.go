@@ -179,16 +179,6 @@ func (n *Net) keep(p polygon, units view.Place, box [3][2]float64) {
 	}
 }
 
-// Outline are the places of the first cell, for a label.
-func (n *Net) Outline() (list []view.Place) {
-	if len(n.cells) > 0 {
-		for _, c := range n.cells[0].polygon {
-			list = append(list, c.Place)
-		}
-	}
-	return list
-}
-
 // netIndex finds the cells of a net that are seen at a pixel: by squares, row by row, from the corner of the net on the panel.
 type netIndex struct {
 	left, top, across int

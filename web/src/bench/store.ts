@@ -239,6 +239,7 @@ export const useBench = defineStore('bench', () => {
       if (!to) return;
       sweeps.stopAll();
       if (to.document !== document.value) put(to.document);
+      told.value = [];
       void follow(to.values, noted);
     });
   }

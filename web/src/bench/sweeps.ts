@@ -64,7 +64,8 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
     isRunning: (dial: number) => sweeps.value[dial]?.running ?? false,
     toggle,
     /** Whether dials are held still that would go on together. */
-    holds: () => held.value.length > 0,
+    holds: () =>
+      !Object.values(sweeps.value).some((s) => s.running) && held.value.some((dial) => sweeps.value[dial]),
     /** Holds everything still that sweeps; held still, all of it goes on, with one start. */
     holdOrGoOn() {
       const running = Object.keys(sweeps.value)

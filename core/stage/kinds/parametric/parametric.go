@@ -57,7 +57,7 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 			return nil
 		}
 		var err error
-		if l.coords[k], err = sample.CompileSurface(x.Inlined(), letters[0], letters[1], others); err != nil {
+		if l.coords[k], err = sample.CompileCoordinate(x.Inlined(), letters[0], letters[1], others); err != nil {
 			d.Report(err, e.ID, field)
 			return nil
 		}

@@ -105,6 +105,10 @@ const mostNamed = 10
 // meetings marks where the curves meet.
 func (p *Part) meetings(on *compose.On) (anchors []compose.Anchor) {
 	known := on.Seen.(*met)
+	if known.alike {
+		at := p.Of.Place((p.Of.From + p.Of.To) / 2)
+		return on.Labelled(compose.Anchor{X: on.View.X(at.X), Y: on.View.Y(at.Y), IsPoint: true}, `\text{one runs along the other}`, compose.ColourOf(on.Entry))
+	}
 	for k, m := range known.places {
 		if !on.View.Sees(m.X, m.Y) {
 			continue
