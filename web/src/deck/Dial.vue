@@ -98,7 +98,7 @@ function setSweep(fields: Partial<Sweep>) {
 
 <template>
   <div class="dial" :class="`hue-${dial.colour % 8}`" :data-dial="name">
-    <div class="top">
+    <div class="top" :class="{ crowded: rests }">
       <div class="value">
         <MathText :latex="dial.latex" class="letter" />
         <span class="equals">=</span>
@@ -239,6 +239,13 @@ function setSweep(fields: Partial<Sweep>) {
   display: flex;
   align-items: center;
   gap: 6px;
+}
+/* With the keys to its stops a narrow dial has two lines. */
+.top.crowded {
+  flex-wrap: wrap;
+}
+.top.crowded .way {
+  flex: none;
 }
 .value {
   display: flex;
