@@ -369,8 +369,23 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 	copyBench(t, page, "The float in the tide gauge")
 	click(t, saying(t, page, ".chip", "^window"))
 	field := func(name string) *rod.Element { return one(t, page, `.window-form [aria-label="`+name+`"]`) }
+	until(t, page, `() => document.querySelector('.window-form [aria-label="x to"]').value !== ''`)
+	// While the first end is still being applied, the second is typed; it is read when it is entered.
+	page.MustEval(`() => {
+		const post = Worker.prototype.postMessage;
+		window.held = [];
+		Worker.prototype.postMessage = function (...message) {
+			if (JSON.stringify(message[0]).includes('"typed"')) held.push(() => post.apply(this, message));
+			else post.apply(this, message);
+		};
+		window.letGo = () => { Worker.prototype.postMessage = post; held.forEach(send => send()); };
+	}`)
 	write(t, field("x from"), "-π")
+	require.NoError(t, field("x to").Focus())
+	until(t, page, `() => held.length > 0`)
 	write(t, field("x to"), "3π +")
+	page.MustEval(`() => letGo()`)
+	until(t, page, `() => Math.abs(parvix.document().panels[0].window.left + Math.PI) < 1e-9`)
 	require.NoError(t, field("x to").Type(input.Enter))
 	saying(t, page, ".window-form .problem", "stops after")
 	write(t, field("x to"), "3π")

@@ -47,13 +47,17 @@ let typing: End | undefined;
 /** What the rounded ends in the fields stand for, as long as they are not typed anew. */
 const known: Partial<Record<Field, { text: string; number: number }>> = {};
 
-/** Puts the ends as they are seen into the fields. */
+/** Work on the ends runs one after another: who types fast is not overwritten by an answer to what stood there before. */
+let turn = Promise.resolve();
+const inTurn = (work: () => Promise<void>) => (turn = turn.then(work, work));
+
+/** Puts the ends as they are seen into the fields, but for those in which something new is typed. */
 async function showEnds() {
   const size = bench.frames.panels[props.index]!;
   const { window } = await bench.askInPlay({ kind: 'window', panel: props.index, ...size });
   if (!window) return;
   for (const key of sides) {
-    if (key === typing) continue;
+    if ((key === typing && known[key]) || typed.value[key] !== (known[key]?.text ?? '')) continue;
     typed.value[key] = String(Number(window[key].toPrecision(6)));
     known[key] = { text: typed.value[key], number: window[key] };
   }
@@ -62,7 +66,10 @@ async function showEnds() {
 async function show() {
   typing = undefined;
   problem.value = undefined;
-  await showEnds();
+  for (const key of sides) {
+    typed.value[key] = '';
+    delete known[key];
+  }
   for (const key of ['stepX', 'stepY'] as const) {
     const step = props.panel[key];
     typed.value[key] = step ? String(Number(step.toPrecision(9))) : '';
@@ -70,6 +77,7 @@ async function show() {
   }
   for (const key of ['nameX', 'nameY', 'title', 'caption'] as const)
     typed.value[key] = props.panel[key] ?? '';
+  await inTurn(showEnds);
 }
 
 /** The number that a formula such as 2π stands for; the problem is shown at its field. */
@@ -85,8 +93,10 @@ async function numberIn(field: Field): Promise<number | undefined> {
 async function applyEnds() {
   problem.value = undefined;
   if (sides.every((key) => known[key]?.text === typed.value[key])) return;
+  const read: Partial<Record<Field, string>> = {};
   const ends: Partial<Window> = {};
   for (const key of sides) {
+    read[key] = typed.value[key];
     const number = await numberIn(key);
     if (number === undefined) return;
     ends[key] = number;
@@ -100,13 +110,15 @@ async function applyEnds() {
   const size = bench.frames.panels[props.index]!;
   const answer = await bench.ask({ kind: 'typed', panel: props.index, window, ...size });
   await bench.change((copy) => bench.putWindow(copy, props.index, answer.window ?? window));
-  if (typing) known[typing] = { text: typed.value[typing], number: window[typing] };
+  for (const key of sides) known[key] = { text: read[key]!, number: window[key] };
   await showEnds();
 }
 
+const takeEnds = () => inTurn(applyEnds);
+
 function leave() {
   typing = undefined;
-  void applyEnds();
+  void takeEnds();
 }
 
 /** Takes the distance of the numbers over; an empty one leaves it to the window. */
@@ -131,7 +143,7 @@ async function applyWords(field: Words) {
 
 async function turnScales(equalScales: boolean) {
   await change({ equalScales });
-  await showEnds();
+  await inTurn(showEnds);
 }
 
 const status = (field: Field | Words) => (problem.value?.field === field ? 'error' : '');
@@ -155,7 +167,7 @@ const status = (field: Field | Words) => (problem.value?.field === field ? 'erro
               @change="problem = undefined"
               @focus="typing = end"
               @blur="leave"
-              @press-enter="applyEnds"
+              @press-enter="takeEnds"
             />
           </label>
           <label>
