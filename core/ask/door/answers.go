@@ -183,7 +183,7 @@ func typedValue(door *Door, ask *Ask, a *Answer) error {
 		a.Number = 0
 		return problem.New("undefined-field", 0, len(ask.Text), program.Why(n, []string{"\x00"}, []float64{0}))
 	}
-	if d := door.d.Document; d.AngleUnit == document.Degree && holdsPi(f.Node) && edit.IsAngle(d, ask.ID) {
+	if d := door.d.Document; d.AngleUnit == document.Degree && holdsPi(f.Node) && edit.AngleDials(d)[ask.ID] {
 		a.Number = number.InDegrees(a.Number)
 	}
 	return nil

@@ -28,7 +28,7 @@ func told(t *testing.T, it *door.Door) (now circle.Now, lines, ratios map[string
 		lines[l.Name] = l.LaTeX
 	}
 	for _, r := range texts.Circles[0].Ratios {
-		ratios[r.Ratio] = r.LaTeX
+		ratios[r.Ratio] = r.LaTeX + r.Decimal
 	}
 	return texts.Circles[0], lines, ratios
 }

@@ -85,7 +85,7 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		if ask.Circle == nil {
 			return nil, missing("circle")
 		}
-		return edit.AddCircle(ask.Document, *ask.Circle)
+		return edit.AddCircle(ask.Document, *ask.Circle, ask.Empty)
 	},
 	AskBegin: func(ask *Ask) (*document.Document, error) { return edit.Begin(ask.Document, edit.Idea(ask.Text)) },
 }

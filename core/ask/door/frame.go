@@ -52,7 +52,11 @@ func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
 	if stop, rests := p.RestsOn(value, way == document.Round); rests && elapsed > 0 {
 		value, ended = stop, true
 	}
-	door.d.Set(i, value)
+	if ended {
+		door.d.Set(i, value)
+	} else {
+		door.d.Pass(i, value)
+	}
 	return ended
 }
 
@@ -326,7 +330,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 func tell(d *evaluate.Demonstration, texts *FrameTexts) {
 	texts.Idle, texts.Inked = d.Idle(), d.Ink.IsInPlay()
 	for _, q := range d.Parameters {
-		texts.Dials = append(texts.Dials, d.Numeral(q.Text(q.Value)))
+		texts.Dials = append(texts.Dials, d.Numeral(q.Text()))
 	}
 	for _, f := range d.Functions {
 		texts.Now = append(texts.Now, d.Now(f))

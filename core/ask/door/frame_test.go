@@ -243,3 +243,23 @@ func TestInkIsWrittenThroughTheDoor(t *testing.T) {
 	door.InkBack(it)
 	assert.Empty(t, ask(t, it, door.Ask{Kind: door.AskKeepInk, Document: d}).Document.Scenes[0].Ink)
 }
+
+// A value that rests off its steps is written as the texts write it; one that a sweep passes no finer than the steps.
+func TestAValueOffItsStepsIsWrittenAsItIs(t *testing.T) {
+	p := page{Door: loaded(t, parabola(t))}
+	text := func() string {
+		p.frame(t)
+		return p.words.Dials[0]
+	}
+	for _, c := range []struct {
+		value float64
+		want  string
+	}{{1, "1.0"}, {0.25, "0.25"}, {50 * math.Pi / 180, "0.872665"}, {0.3 - 0.1, "0.2"}, {math.Pi, "3.14159"}} {
+		p.SetDial(0, c.value)
+		assert.Equal(t, c.want, text(), "%v", c.value)
+	}
+	p.SweepDial(0, 0, 1)
+	assert.Equal(t, "−3.3", text(), "a sixth of the way from −5 to 5")
+	p.SetDial(0, -10.0/3)
+	assert.Equal(t, "−3.33333", text())
+}

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"parvix/core/ask/edit"
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
@@ -18,6 +19,10 @@ import (
 func loaded(d *evaluate.Demonstration) *Loaded {
 	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []steps.View{},
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
+	var angles map[string]bool
+	if d.IsInDegrees() {
+		angles = edit.AngleDials(d.Document)
+	}
 	for _, f := range d.Functions {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
 		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + textOf(d, f), LaTeX: head}
@@ -45,7 +50,9 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Functions = append(l.Functions, v)
 	}
 	for _, p := range d.Parameters {
-		l.Dials = append(l.Dials, dial(d, p))
+		view := dial(d, p)
+		view.Degrees = angles[p.Stated.Name]
+		l.Dials = append(l.Dials, view)
 	}
 	for _, s := range d.Shown {
 		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})

@@ -92,7 +92,7 @@ const (
 	AskFromParent    AskKind = "fromParent"    // Document, Text the parent's kind → Document
 	AskRunAlong      AskKind = "runAlong"      // Document, Scene → Document with a point that drives points on the curves
 	AskShowPiece     AskKind = "showPiece"     // Document, Piece → Document
-	AskAddCircle     AskKind = "addCircle"     // Document, Circle → Document with a circle and its graph
+	AskAddCircle     AskKind = "addCircle"     // Document, Circle, Empty for panels of its own → Document with a circle and its graph
 	AskWatch         AskKind = "watch"         // Document, ID of a trajectory, Scene → Document with a dial that runs along it
 	AskTrajectory    AskKind = "trajectory"    // ID, Values, Step → Trajectory: its findings and its table
 	AskAddScene      AskKind = "addScene"      // Document, Scene, Text its name, Values and Steps in play → Document
@@ -332,6 +332,8 @@ type DialView struct {
 	To     string    `json:"to"`
 	Zero   float64   `json:"zero"` // share of the bar at which 0 lies, held within it
 	Ticks  []float64 `json:"ticks"`
+	// Degrees tells that it is an angle and counts degrees.
+	Degrees bool `json:"degrees,omitempty"`
 }
 
 // ShownView is the sentence of an entry on the stage, in pieces.

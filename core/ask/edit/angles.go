@@ -47,19 +47,20 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 	return d, u.told, d.Check()
 }
 
-// IsAngle tells whether a dial is an angle: whether another unit would convert it.
-func IsAngle(d *document.Document, dial string) bool {
-	other := document.Degree
-	if d.AngleUnit == document.Degree {
-		other = document.Radian
-	}
-	before := d.StatedNamed(dial)
+// AngleDials are the names of the dials that are angles: that another unit would convert.
+func AngleDials(d *document.Document) map[string]bool {
+	other := map[bool]document.AngleUnit{true: document.Radian, false: document.Degree}[d.AngleUnit == document.Degree]
 	converted, _, err := SetAngleUnit(d, other)
-	if err != nil || before == nil {
-		return false
+	if err != nil {
+		return nil
 	}
-	after := converted.StatedNamed(dial)
-	return after.From != before.From || after.To != before.To
+	angles := map[string]bool{}
+	for _, before := range d.Parameters() {
+		if after := converted.StatedNamed(before.Name); after.From != before.From || after.To != before.To {
+			angles[before.Name] = true
+		}
+	}
+	return angles
 }
 
 // unitChange converts angles to another unit, each dial, each formula and each axis once.

@@ -100,10 +100,8 @@ func TestADialGoesOnWhereItWasInTheOtherUnit(t *testing.T) {
 func TestADialIsKnownAsAnAngle(t *testing.T) {
 	d, err := edit.Typed(document.New(""), "", "f(x) = a sin(x − c)")
 	require.NoError(t, err)
-	assert.True(t, edit.IsAngle(d, "c"))
-	assert.False(t, edit.IsAngle(d, "a"))
-	assert.False(t, edit.IsAngle(d, "nothing"))
-	assert.True(t, edit.IsAngle(withCircle(t), "θ"))
+	assert.Equal(t, map[string]bool{"c": true}, edit.AngleDials(d))
+	assert.Equal(t, map[string]bool{"θ": true}, edit.AngleDials(withCircle(t)))
 }
 
 // A multiple of π with a dial in it is converted and leaves the variable an angle; a multiple of a dial is told.

@@ -119,12 +119,13 @@ var ideas = map[Idea]func(b *beginner){
 		b.say(words("Left: several a for one c. Right: several c for one a."))
 	},
 	IdeaCircle: func(b *beginner) {
-		b.do(AddCircle(b.d, circle.Body{Driver: "θ"}))
+		b.do(AddCircle(b.d, circle.Body{Driver: "θ"}, false))
 		b.say(words("Turn the point. Which length in the graph belongs to which length in the circle?"))
 	},
 	IdeaWave: func(b *beginner) {
-		b.do(AddCircle(b.d, circle.Body{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}))
+		b.do(AddCircle(b.d, circle.Body{Driver: "t", Angle: "b(t − h)", Radius: "a", Centre: "k", Scaled: true}, false))
 		b.dials(map[string]float64{"a": 1.5, "b": 2, "h": 0, "k": 0.5}, "a", "b", "h", "k")
+		b.d.Panels[0].Window = document.Window{Left: -2.7, Right: 2.7, Bottom: -2.2, Top: 3.2}
 		b.clearOfRatios()
 		b.say(words("Move one dial at a time. Which change in the circle belongs to which change in the graph?"))
 	},

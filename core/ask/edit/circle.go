@@ -1,7 +1,6 @@
 package edit
 
 import (
-	"math"
 	"slices"
 
 	"parvix/core/formula/problem"
@@ -126,53 +125,4 @@ func restOf(d *document.Document, of string) document.Rest {
 		}
 	}
 	return ""
-}
-
-// drivenColour is the colour of a new dial that turns a circle: none of those of the six functions.
-const drivenColour = 6
-
-// AddCircle puts a circle's panel and a plane beside it, with a dial that turns the circle.
-func AddCircle(before *document.Document, given circle.Body) (*document.Document, error) {
-	d := clone(before)
-	if len(d.Panels) > 1 {
-		return nil, problem.New("field", 0, 0, "panels", "a circle and its graph need two panels, and there are more")
-	}
-	var err error
-	if d.StatedNamed(given.Driver) == nil {
-		if d, err = AddParameters(d, []string{given.Driver}); err != nil {
-			return nil, err
-		}
-		dial := &d.Stated[len(d.Stated)-1]
-		dial.From, dial.To, dial.Step, dial.Colour = "-2π", "4π", "π/180", drivenColour
-		turn := 2 * math.Pi
-		if d.AngleUnit == document.Degree {
-			dial.From, dial.To, dial.Step = "-360", "720", "1"
-			turn = 360
-		}
-		dial.Sweep = &document.Sweep{Way: document.Once, Seconds: 18}
-		for i := range d.Scenes {
-			d.Scenes[i].Values[dial.Name] = turn / 12
-		}
-		given.Driver = dial.Name
-	}
-	plane := d.Panels[0]
-	plane.EqualScales, plane.TicksX = true, document.TicksInPi
-	plane.Window = document.Window{Left: -0.5, Right: 7, Bottom: -2, Top: 2}
-	if d.AngleUnit == document.Degree {
-		plane.TicksX, plane.EqualScales = document.TicksInDegrees, false
-		plane.Window.Left, plane.Window.Right = -30, 400
-	}
-	around := document.Panel{ID: "circle1", Kind: document.Around, Window: document.Window{Left: -1.8, Right: 1.8, Bottom: -1.8, Top: 1.8},
-		EqualScales: true, Axes: true, TicksX: document.TicksInNumbers, TicksY: document.TicksInNumbers}
-	d.Panels = []document.Panel{around, plane}
-	if d, err = Put(d, document.Entry{Body: &given}); err != nil {
-		return nil, err
-	}
-	added := d.Shown[len(d.Shown)-1].ID
-	for _, piece := range []circle.Piece{circle.Arc, circle.AngleMark, circle.Unrolled} {
-		if d, err = ShowPiece(d, PieceWanted{Of: added, Piece: string(piece), Shown: true}); err != nil {
-			return nil, err
-		}
-	}
-	return ShowPiece(d, PieceWanted{Of: added, Ratio: "sin", Shown: true})
 }

@@ -14,6 +14,7 @@ import (
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/table"
 	"parvix/core/stage/kinds/text"
+	"parvix/core/stage/stagetest"
 )
 
 func field(err error) string {
@@ -111,17 +112,40 @@ func TestOnlyAFunctionOfOneVariableIsMoved(t *testing.T) {
 	assert.Equal(t, "not-a-function", code(err))
 }
 
-func TestACircleNeedsRoomForItsGraph(t *testing.T) {
-	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"})
+// A further circle stands in the pictures of the first, turned by its own dial from another place, its graph dashed; or in panels of its
+// own, as long as there is room.
+func TestSeveralCircles(t *testing.T) {
+	one, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ"}, false)
 	require.NoError(t, err)
-	assert.Len(t, d.Panels, 2)
-	_, err = edit.AddCircle(d, circle.Body{Driver: "φ", Radius: "1"})
-	assert.ErrorContains(t, err, "two panels")
+	require.Len(t, one.Panels, 2)
+	both, err := edit.AddCircle(one, circle.Body{Driver: "φ"}, false)
+	require.NoError(t, err)
+	assert.Len(t, both.Panels, 2)
+	values, colours := both.Scenes[0].Values, [2]int{both.StatedNamed("θ").Colour, both.StatedNamed("φ").Colour}
+	assert.NotEqual(t, values["θ"], values["φ"])
+	assert.NotEqual(t, colours[0], colours[1])
+	patterns := map[document.LinePattern]int{}
+	for _, s := range both.Shown {
+		if p, is := s.Body.(*circle.PartBody); is && p.Piece == circle.Graph {
+			patterns[s.Look.Pattern]++
+		}
+	}
+	assert.Equal(t, map[document.LinePattern]int{"": 1, document.Dashed: 1}, patterns)
+	beside, err := edit.AddCircle(one, circle.Body{Driver: "φ"}, true)
+	require.NoError(t, err)
+	require.Len(t, beside.Panels, 4)
+	for _, s := range beside.Shown {
+		require.Len(t, s.Where.Panels, 2)
+	}
+	e := stagetest.Loaded(t, beside)
+	assert.Len(t, e.Frame(0, 300, 300).Appearing, len(e.Frame(2, 300, 300).Appearing), "each has its own")
+	_, err = edit.AddCircle(beside, circle.Body{Driver: "ψ"}, true)
+	assert.Equal(t, "limit", code(err))
 }
 
 // Changing the unit there and back gives the same ends: 2π is 360, −π/2 is −90; a letter in an end stays as it is.
 func TestTheAngleUnitThereAndBack(t *testing.T) {
-	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"})
+	d, err := edit.AddCircle(document.New(""), circle.Body{Driver: "θ", Radius: "1"}, false)
 	require.NoError(t, err)
 	d.Scenes[0].Windows = map[string]document.Window{d.Panels[1].ID: {Left: -1, Right: 8, Bottom: -2, Top: 2}}
 	inDegrees, _, err := edit.SetAngleUnit(d, document.Degree)

@@ -69,7 +69,7 @@ var edits = []anEdit{
 		return edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "at"}, {Kind: text.Value, Text: "f(a)"}}}})
 	}},
 	{"circle", func(t *rapid.T, d *document.Document) (*document.Document, error) {
-		return edit.AddCircle(d, circle.Body{})
+		return edit.AddCircle(d, circle.Body{}, rapid.Bool().Draw(t, "own"))
 	}},
 	{"add scene", func(t *rapid.T, d *document.Document) (*document.Document, error) {
 		return edit.AddScene(d, rapid.IntRange(0, len(d.Scenes)-1).Draw(t, "scene"), "more", nil, nil)

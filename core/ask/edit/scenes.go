@@ -43,15 +43,7 @@ func AddPanel(before *document.Document, at int, empty bool) (*document.Document
 	}
 	d := clone(before)
 	if empty {
-		var all []string
-		for _, p := range d.Panels {
-			all = append(all, p.ID)
-		}
-		for i := range d.Shown {
-			if where := &d.Shown[i].Where; len(where.Panels) == 0 {
-				where.Panels = slices.Clone(all)
-			}
-		}
+		keepToPanels(d)
 	}
 	added := clone(before).Panels[at]
 	source := added.ID

@@ -46,7 +46,7 @@ func TestFitShowsACircleAndATurnOfItsGraph(t *testing.T) {
 	for _, unit := range []document.AngleUnit{document.Radian, document.Degree} {
 		before := document.New("")
 		before.AngleUnit = unit
-		with, err := edit.AddCircle(before, circle.Body{Driver: "θ", Radius: "1"})
+		with, err := edit.AddCircle(before, circle.Body{Driver: "θ", Radius: "1"}, false)
 		require.NoError(t, err)
 		d := evaluate.Load(with, nil)
 		around := study.Fit(d, &d.Document.Panels[0], 500, 500).Window

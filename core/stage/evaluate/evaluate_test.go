@@ -77,12 +77,18 @@ func TestDialsKeepToTheirStepsWithoutDrift(t *testing.T) {
 	d := document.New("")
 	d.Stated = append(d.Stated, document.Stated{ID: "a", Kind: document.Parameter, Name: "a", From: "-1", To: "2π", Step: "0.1"},
 		document.Stated{ID: "n", Kind: document.Parameter, Name: "n", From: "1", To: "9", Step: "1", Whole: true})
-	p := evaluate.Load(d, nil).Parameters
+	loaded := evaluate.Load(d, nil)
+	p := loaded.Parameters
 	assert.Equal(t, 0.3, p[0].OnStep(0.3000000004), "not 0.30000000000000004")
-	assert.Equal(t, "0.3", p[0].Text(p[0].OnStep(0.31)))
+	written := func(v float64) string {
+		loaded.Set(0, v)
+		return p[0].Text()
+	}
+	assert.Equal(t, "0.3", written(p[0].OnStep(0.31)))
 	assert.InDelta(t, 2*math.Pi, p[0].OnStep(99), 1e-12, "the end is a formula and belongs to the dial")
 	assert.Equal(t, 5.0, p[1].OnStep(4.6))
-	assert.Equal(t, "0.123", p[0].Text(0.123), "a typed value off the steps is shown whole")
+	assert.Equal(t, "0.123", written(0.123), "a typed value off the steps is shown whole")
+	assert.Equal(t, "6.28319", written(p[0].To), "an end off the steps too")
 }
 
 func TestSweepsRunOnceRoundAndBackAndForth(t *testing.T) {

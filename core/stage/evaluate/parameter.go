@@ -17,6 +17,8 @@ type Parameter struct {
 	Value    float64
 	decimals int
 	stops    []float64
+	// passing tells that the value is one on the way to another, which is written no finer than the steps.
+	passing bool
 }
 
 // NoVariable fills the variable's place where a formula has none; it cannot be typed.
@@ -155,13 +157,21 @@ func (p *Parameter) Fraction(v float64) float64 {
 // Stepped is the value some steps on, held within the ends.
 func (p *Parameter) Stepped(steps float64) float64 { return p.OnStep(p.Value + steps*p.Step) }
 
-// Text writes a value with the step's decimals; a typed value off the steps shows as much as it needs, up to six.
-func (p *Parameter) Text(v float64) string {
-	decimals := p.decimals
-	if off := number.Decimals(v, 6); off > decimals && off < 6 {
-		decimals = off
+// digits are those of a value that lies off a dial's steps, as many as texts write.
+const digits = 6
+
+// Text writes the value with the step's decimals; one that rests off the steps shows as much as it needs, up to six digits.
+func (p *Parameter) Text() string {
+	v := p.Value
+	off := number.Decimals(v, 6)
+	steps := (v - p.From) / p.Step
+	switch {
+	case off <= p.decimals, off == 6 && (p.passing || math.Abs(steps-math.Round(steps)) < stopSlack):
+		return number.FormatFixed(v, p.decimals)
+	case off < 6:
+		return number.FormatFixed(v, off)
 	}
-	return number.FormatFixed(v, decimals)
+	return number.Significant(v, digits)
 }
 
 // SweepAt is where a sweep that started at fraction start stands after so many seconds, and whether it has ended.

@@ -129,8 +129,12 @@ func (sc *Scenes) GoScene(share float64) {
 	// On the way nothing is traced.
 	sc.passing = share < 1
 	for name, way := range sc.passage.values {
-		if k := sc.values.Find(name); k >= 0 {
-			sc.values.Set(k, between(way))
+		if k := sc.values.Find(name); k < 0 {
+			continue
+		} else if sc.passing {
+			sc.values.Pass(k, between(way))
+		} else {
+			sc.values.Set(k, way[1])
 		}
 	}
 	for _, e := range sc.shown {

@@ -164,6 +164,7 @@ func (vs *Values) Class(name string) string {
 // Set gives parameter i a value; what depends on it is computed at the next Update.
 func (vs *Values) Set(i int, value float64) {
 	p := vs.Parameters[i]
+	p.passing = false
 	if math.IsNaN(value) || math.IsInf(value, 0) || p.Value == value || vs.still != nil && vs.still[i] {
 		return
 	}
@@ -171,6 +172,12 @@ func (vs *Values) Set(i int, value float64) {
 	p.Value = value
 	vs.in[i+1] = value
 	vs.moved[i] = vs.tick
+}
+
+// Pass gives a parameter a value that it only passes, on a sweep or on the way to a scene.
+func (vs *Values) Pass(i int, value float64) {
+	vs.Set(i, value)
+	vs.Parameters[i].passing = true
 }
 
 // Dial is a parameter by its place, with its value in play; it is only read.

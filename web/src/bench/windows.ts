@@ -1,7 +1,18 @@
 // The windows of the panels: in play, kept in the document, and fitted.
 import { ref, type Ref } from 'vue';
 import type { Frames } from '../core/frames';
-import type { Answer, Ask, Document, Entry, Mended, Panel, Problem, Window } from '../generated/types';
+import type {
+  Answer,
+  Ask,
+  CircleBody,
+  Document,
+  Entry,
+  Mended,
+  Panel,
+  PieceWanted,
+  Problem,
+  Window,
+} from '../generated/types';
 import { glide } from './gliding';
 
 interface Bench {
@@ -85,11 +96,11 @@ export function useWindows(bench: Bench) {
     known = new Set(panels.map((p) => p.id));
   }
 
-  /** The panels that were there before the last edit: a space panel that came with it has a window that nobody has chosen. */
+  /** The panels that were there before the last edit: one of a circle or of space that came with it has a window that nobody has chosen. */
   let known = new Set<string>();
   function meetPanels() {
     for (const { id, kind } of bench.document.value?.panels ?? []) {
-      if (kind === 'space' && !known.has(id)) fitted[id] = windowOf(id);
+      if (kind !== 'plane' && !known.has(id)) fitted[id] = windowOf(id);
       known.add(id);
     }
   }
@@ -119,8 +130,8 @@ export function useWindows(bench: Bench) {
     const opening = openings;
     /** Whether the window is still there and nobody has chosen another meanwhile. */
     const isFree = (id: string) => opening === openings && windowOf(id) === fitted[id];
-    for (const [panel, { id, kind }] of (bench.document.value?.panels ?? []).entries()) {
-      if (kind === 'circle' || !isFree(id)) continue;
+    for (const [panel, { id }] of (bench.document.value?.panels ?? []).entries()) {
+      if (!isFree(id)) continue;
       const inPlay = await inPlayOf(panel);
       const mended = await fittedTo(panel, inPlay);
       if (!mended?.window || !inPlay.window) continue;
@@ -145,6 +156,18 @@ export function useWindows(bench: Bench) {
     const problem = await bench.askEdit({ kind: 'put', entry });
     if (!problem && !entry.id) void fitNew(false);
     return problem;
+  }
+
+  /** Puts up a circle; its panel is fitted. */
+  async function addCircle(circle: CircleBody, own: boolean) {
+    const problem = await bench.askEdit({ kind: 'addCircle', circle, ...(own && { empty: true }) });
+    if (!problem) void fitNew(false);
+  }
+
+  /** Shows or hides a piece of an entry in this scene; an untouched window that is too small for it is fitted. */
+  async function showPiece(piece: Omit<PieceWanted, 'scene'>) {
+    const problem = await bench.askEdit({ kind: 'showPiece', piece: { ...piece, scene: scene.value } });
+    if (!problem && piece.shown) void fitNew(false);
   }
 
   /** Fits every panel, as one step. */
@@ -198,6 +221,8 @@ export function useWindows(bench: Bench) {
       fitAll,
       state,
       putEntry,
+      addCircle,
+      showPiece,
       isFitting,
       keepWindow,
     },

@@ -5,19 +5,21 @@ import { useBench } from '../bench/store';
 import type { RatioNow } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 
-const props = defineProps<{ id: string }>();
+/** several tells that it stands beside those of other circles. */
+const props = defineProps<{ id: string; several: boolean }>();
 const bench = useBench();
 const now = computed(() => bench.circleNow(props.id));
 
-const toggle = (r: RatioNow) =>
-  bench.askEdit({
-    kind: 'showPiece',
-    piece: { of: props.id, piece: '', ratio: r.ratio, shown: !r.shown, scene: bench.scene },
-  });
+const toggle = (r: RatioNow) => bench.showPiece({ of: props.id, piece: '', ratio: r.ratio, shown: !r.shown });
 </script>
 
 <template>
-  <section v-if="now" class="readout" :class="{ presenting: bench.presenting }" aria-label="The circle">
+  <section
+    v-if="now"
+    class="readout"
+    :class="{ presenting: bench.presenting, several }"
+    aria-label="The circle"
+  >
     <p class="angle" :class="`hue-${now.hue}`"><MathText :latex="now.angle" /></p>
     <ul>
       <li v-for="r in now.ratios" :key="r.ratio">
@@ -29,7 +31,10 @@ const toggle = (r: RatioNow) =>
           @click="toggle(r)"
         >
           <span class="bar" aria-hidden="true" />
-          <MathText v-if="r.shown" :latex="r.latex" />
+          <template v-if="r.shown">
+            <MathText :latex="r.latex" class="exact" />
+            <MathText v-if="r.decimal" :latex="r.decimal" />
+          </template>
           <span v-else>{{ r.ratio }}</span>
           <small v-if="r.shown && r.reason">{{ r.reason }}</small>
         </button>
@@ -88,6 +93,20 @@ button {
 button:hover {
   border-color: var(--hue);
 }
+/* The decimal wraps out of sight where it has no room behind the exact value. */
+button:not(.undefined) {
+  flex-wrap: wrap;
+  height: 44px;
+  overflow: hidden;
+}
+.exact {
+  display: flex;
+  align-items: center;
+  min-height: 40px;
+}
+.undefined .exact {
+  min-height: 0;
+}
 .bar {
   flex: none;
   width: 8px;
@@ -104,6 +123,21 @@ button:hover {
 }
 .presenting .angle {
   font-size: calc(18px * var(--type));
+}
+/* Beside another the ratios that are not shown stand close together. */
+.readout.several {
+  flex: 1 1 min(340px, 100%);
+  min-width: min(330px, 100%);
+}
+.several ul {
+  display: flex;
+  flex-wrap: wrap;
+}
+.several li {
+  flex: 1 0 calc(150px * var(--type));
+}
+.several li:has(.off) {
+  flex: 0 1 auto;
 }
 @media (max-width: 760px), (max-height: 500px) {
   ul {

@@ -46,7 +46,12 @@ const isEmpty = computed(
       <strong>Make it a dial</strong>
     </button>
     <StepsPlayer v-for="view in players" :key="view.id" :view="view" />
-    <CircleReadout v-for="circle in readouts" :id="circle.id" :key="circle.id" />
+    <CircleReadout
+      v-for="circle in readouts"
+      :id="circle.id"
+      :key="circle.id"
+      :several="readouts.length > 1"
+    />
     <Dial v-for="d in dials" :key="d.dial.id" v-bind="d" />
     <p v-if="isEmpty" class="hint">
       A letter in a formula that has no value yet becomes a dial here, such as a in f(x) = a x².

@@ -103,6 +103,7 @@ function setSweep(fields: Partial<Sweep>) {
         <MathText :latex="dial.latex" class="letter" />
         <span class="equals">=</span>
         <DialNumber v-model:typing="typing" :index="index" :name="name" />
+        <span v-if="dial.degrees && !typing" class="unit">°</span>
       </div>
       <Sheet :label="`How ${name} sweeps`" placement="top">
         <template #default="{ open }">
@@ -246,6 +247,9 @@ function setSweep(fields: Partial<Sweep>) {
 }
 .top.crowded .way {
   flex: none;
+}
+.unit {
+  margin-left: -7px;
 }
 .value {
   display: flex;

@@ -542,6 +542,8 @@ export interface RatioNow {
   ratio: string;
   hue: number;
   latex: string;
+  /** Decimal stands behind an exact value where it has room. */
+  decimal: string;
   reason: string;
   shown: boolean;
 }
@@ -1029,6 +1031,8 @@ export interface DialView {
   /** share of the bar at which 0 lies, held within it */
   zero: number;
   ticks: number[];
+  /** Degrees tells that it is an angle and counts degrees. */
+  degrees?: boolean;
 }
 
 /** ShownView is the sentence of an entry on the stage, in pieces. */

@@ -80,11 +80,7 @@ export function pieceActions<P extends string>(
     return {
       key: piece,
       words: `${shown ? 'Show' : 'Hide'} ${words}`,
-      act: () =>
-        void bench.askEdit({
-          kind: 'showPiece',
-          piece: { of, piece, ratio: '', shown, scene: bench.scene },
-        }),
+      act: () => void bench.showPiece({ of, piece, ratio: '', shown }),
     };
   });
 }

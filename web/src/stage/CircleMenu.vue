@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is shown of a circle, beside the six ratios: built up one idea at a time.
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
 import Sheet from '../shared/Sheet.vue';
 import type { CirclePiece, Document, Entry, Panel, Rest } from '../generated/types';
@@ -11,8 +11,14 @@ import { rests } from '../shared/rests';
 const props = defineProps<{ panel: Panel }>();
 const bench = useBench();
 
-const circle = computed(() =>
-  ofKind(bench.document?.shown, 'circle').find((e) => isOn(e as Entry, props.panel.id)),
+const circles = computed(() =>
+  ofKind(bench.document?.shown, 'circle').filter((e) => isOn(e as Entry, props.panel.id)),
+);
+/** The id of the circle that is asked about, where there are several. */
+const chosen = ref('');
+const circle = computed(() => circles.value.find((c) => c.id === chosen.value) ?? circles.value[0]);
+const drivers = computed(() =>
+  circles.value.map(({ id, body }) => ({ value: id, label: body.angle || body.driver })),
 );
 const partsIn = (d?: Document) =>
   ofKind(d?.shown, 'circlePart').filter((p) => p.body.of === circle.value?.id);
@@ -40,10 +46,7 @@ const ratios: { piece: CirclePiece; ratio: string; words: string }[] = [
 ];
 
 const put = (piece: CirclePiece, ratio: string, shown: boolean) =>
-  bench.askEdit({
-    kind: 'showPiece',
-    piece: { of: circle.value!.id, piece, ratio, shown, scene: bench.scene },
-  });
+  bench.showPiece({ of: circle.value!.id, piece, ratio, shown });
 
 const onAxis = computed(() => parts.value.some(({ body }) => body.onAxis));
 const turnAxis = (on: boolean) =>
@@ -65,6 +68,15 @@ const turnRest = (value = 'faint') =>
     </template>
     <template #content>
       <div class="circle-menu">
+        <label v-if="circles.length > 1" class="rest">
+          the circle turned by
+          <Choice
+            :model-value="circle!.id"
+            :options="drivers"
+            label="The circle turned by"
+            @update:model-value="chosen = $event ?? ''"
+          />
+        </label>
         <label v-for="p in plain" :key="p.piece">
           <input
             type="checkbox"

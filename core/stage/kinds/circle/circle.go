@@ -14,6 +14,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kind"
 	"parvix/core/stage/picture"
+	"parvix/core/stage/view"
 )
 
 // Letter begins the ids of circles.
@@ -216,11 +217,10 @@ func (c *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	return []string{text + "."}
 }
 
-// Box is the whole window: about the circle, or of one turn of its graph from 0 on.
+// Box is the whole window: about the circles with what is measured at them, or of one turn of the graph from 0 on.
 func (c *Live) Box(d evaluate.Moment, _ *evaluate.Shown, p *document.Panel, box kind.Box) {
 	if p.Kind == document.Around {
-		half := math.Max(math.Abs(c.Radius), 0.1) * 1.8
-		box.Whole(document.Window{Left: -half, Right: half, Bottom: c.Centre - half, Top: c.Centre + half})
+		box.Whole(around(d, p))
 		return
 	}
 	w := p.Window
@@ -229,4 +229,42 @@ func (c *Live) Box(d evaluate.Moment, _ *evaluate.Shown, p *document.Panel, box 
 		w.Left, w.Right = -30, 400
 	}
 	box.Whole(w)
+}
+
+// roomAround is the part of the radius that is left about a circle, roomBeyond that beyond the end of a length, farthest how many radii
+// from the centre a length is followed.
+const roomAround, roomBeyond, farthest = 0.8, 0.15, 6.0
+
+// around is the window of a circle's panel.
+func around(d evaluate.Moment, p *document.Panel) document.Window {
+	w := document.Window{Left: math.Inf(1), Right: math.Inf(-1), Bottom: math.Inf(1), Top: math.Inf(-1)}
+	add := func(x, y, room float64) {
+		w.Left, w.Right = math.Min(w.Left, x-room), math.Max(w.Right, x+room)
+		w.Bottom, w.Top = math.Min(w.Bottom, y-room), math.Max(w.Top, y+room)
+	}
+	for _, s := range d.Visible() {
+		if !s.Entry.IsOn(p.ID) {
+			continue
+		}
+		switch live := s.Live.(type) {
+		case *Live:
+			if !live.Exists() {
+				continue
+			}
+			add(0, live.Centre, math.Max(math.Abs(live.Radius), 0.1)*(1+roomAround))
+		case *Part:
+			of := live.Of
+			if live.body.Piece != Length || !of.Exists() {
+				continue
+			}
+			_, to := roundOf(of, view.View{}).ends(live.Ratio, of.Lengths[live.Ratio].Value, live.body.OnAxis)
+			if size := math.Abs(of.Radius); math.Hypot(to[0], to[1]) <= farthest {
+				add(to[0]*of.Radius, of.Centre+to[1]*of.Radius, roomBeyond*size)
+			}
+		}
+	}
+	if w.Left > w.Right {
+		return p.Window
+	}
+	return w
 }

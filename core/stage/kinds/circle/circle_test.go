@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/ask/edit"
+	"parvix/core/ask/study"
 	trig "parvix/core/maths/circle"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -83,20 +84,20 @@ func TestAnAngleAndItsRatiosAreSaidExactly(t *testing.T) {
 	assert.Contains(t, c.AngleLaTeX(e), `\frac{7 \pi}{6}={210}^{\circ}\approx 3.67`)
 	for f, words := range map[trig.Function]string{trig.Sine: `=-\frac{1}{2}`, trig.Cosine: `=-\frac{\sqrt{3}}{2}\approx −0.87`,
 		trig.Tangent: `=\frac{\sqrt{3}}{3}\approx 0.58`, trig.Cosecant: `=-2`} {
-		text, reason := c.RatioLaTeX(e, f)
-		assert.Contains(t, text, words)
+		text, decimal, reason := c.RatioLaTeX(e, f)
+		assert.Contains(t, text+decimal, words)
 		assert.Empty(t, reason)
 	}
 	assert.Contains(t, circle.ProportionLaTeX(c, trig.Tangent, `\theta`), `\dfrac{{0.58}}{1}=\dfrac{{−0.5}}{{−0.87}}`, "as similar triangles")
 	assert.Contains(t, circle.ProportionLaTeX(c, trig.Secant, `\theta`), `\dfrac{{−1.15}}{1}=\dfrac{{1}}{{−0.87}}`)
 	assert.Empty(t, circle.ProportionLaTeX(c, trig.Sine, `\theta`), "a leg of the triangle itself")
 	at(math.Pi / 2)
-	text, reason := c.RatioLaTeX(e, trig.Tangent)
+	text, _, reason := c.RatioLaTeX(e, trig.Tangent)
 	assert.Contains(t, text, "is undefined")
 	assert.Contains(t, reason, "parallel to the x-axis", "the tangent from the point never comes to the axis")
 	at(1)
 	assert.Equal(t, `1\approx {57.3}^{\circ}`, circle.BothLaTeX(c.Angle), "no multiple of π that anybody knows")
-	text, _ = c.RatioLaTeX(e, trig.Sine)
+	text, _, _ = c.RatioLaTeX(e, trig.Sine)
 	assert.Contains(t, text, `\approx 0.84`)
 	at(0)
 	assert.Contains(t, c.AngleLaTeX(e), `=0={0}^{\circ}`)
@@ -183,4 +184,50 @@ func TestAWaveIsToldByAmplitudePeriodAndCentreLine(t *testing.T) {
 	}
 	assert.Equal(t, []string{"a=1.5"}, told(0))
 	assert.ElementsMatch(t, []string{"y=0.5", "a=1.5", `T=\pi`}, told(1))
+}
+
+// a sin(b t) with a = 1.5, b = 2 at t = π/6: the time is π/6, the angle 60°, the arc 1.5 · π/3 = π/2 = 1.57, the sine's length 1.5 · √3/2 = 1.3
+// and the height of the wave 1.3 + 0.5 = 1.8 (worked by hand).
+func TestArcAngleAndTimeAreToldApart(t *testing.T) {
+	d, err := edit.Begin(document.New(""), edit.IdeaWave)
+	require.NoError(t, err)
+	for _, piece := range []circle.Piece{circle.Arc, circle.AngleMark, circle.Unrolled, circle.Wave, circle.Length} {
+		d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(piece), Ratio: "sin", Shown: true})
+		require.NoError(t, err)
+	}
+	e := stagetest.Loaded(t, d)
+	e.Set(e.Find("t"), math.Pi/6)
+	e.Update()
+	told := func(panel int) (all string) {
+		var c compose.Composer
+		for _, l := range c.Compose(e.Frame(panel, 800, 700)).Labels {
+			all += l.LaTeX + "; "
+		}
+		return all
+	}
+	around, graph := told(0), told(1)
+	for _, words := range []string{`{60}^{\circ}`, `\frac{{1.57}}{{1.5}}=1.05`, `=1.3;`, `\sin`} {
+		assert.Contains(t, around, words)
+	}
+	for _, words := range []string{`=\frac{\pi}{6};`, `\text{arc }1.57`, `y(t)=1.8`} {
+		assert.Contains(t, graph, words)
+	}
+}
+
+// The tangent of 120° on the tangent line at the point ends at 1/cos 120° = −2, beyond the usual room about the circle: the window that fits
+// has it. One that is too long is left.
+func TestTheWindowThatFitsHasTheLengths(t *testing.T) {
+	d, err := edit.Begin(document.New(""), edit.IdeaCircle)
+	require.NoError(t, err)
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Ratio: "tan", Shown: true})
+	require.NoError(t, err)
+	e := stagetest.Loaded(t, d)
+	fitted := func(degrees float64) document.Window {
+		e.Set(e.Find("θ"), degrees*math.Pi/180)
+		e.Update()
+		return study.Fit(e, &e.Document.Panels[0], 500, 500).Window
+	}
+	assert.Less(t, fitted(120).Left, -2.0)
+	assert.InDelta(t, -1.8, fitted(30).Left, 0.1)
+	assert.InDelta(t, -1.8, fitted(91).Left, 0.1, "57 radii are too far")
 }

@@ -66,7 +66,7 @@ func (p *Part) carried(on *compose.On) {
 	on.Segment(compose.Stroke(hue, on.Scaled(compose.GuideWidth), picture.Dashed, 1), start, [2]float64{v.Width + view.Margin, start[1]})
 }
 
-// inGraph draws a part on the plane: the arc unrolled on the axis, a length above its place, the graph as the angle runs.
+// inGraph draws a part on the plane: a length above its place, the line that carries it, the graph as the angle runs.
 func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 	c, v := p.Of, on.View
 	length := c.Lengths[p.Ratio].Value
@@ -74,8 +74,6 @@ func (p *Part) inGraph(on *compose.On) (compose.Anchor, string) {
 	head := v.Y(c.Centre + c.Radius*length)
 	hue := RatioHue(p.Ratio)
 	switch p.body.Piece {
-	case Unrolled:
-		on.Segment(compose.Stroke(compose.DialColour(on.Now, c.Driver), on.Scaled(arcWidth), picture.Whole, 1), [2]float64{v.X(0), foot}, [2]float64{x, foot})
 	case Length:
 		if length == length {
 			x += p.beside(on)
@@ -116,7 +114,7 @@ func (p *Part) graph(on *compose.On, defined bool) (compose.Anchor, string) {
 	begun := len(on.Pen.Data)
 	from := compose.Source{Function: p.Graph, Stamp: on.Now.StampOf(p.on, -1)}
 	drawn := on.Sampled(on.Entry.ID, on.Entry.ID, from, on.Now.Inputs())
-	firm := compose.Stroke(hue, on.Scaled(compose.CurveWidth), picture.Whole, 1)
+	firm := compose.Stroke(hue, on.Scaled(compose.CurveWidth), compose.PatternOf(on.Entry, picture.Whole), 1)
 	rest := firm
 	rest.Opacity, rest.Width = compose.Faint, on.Scaled(compose.ParentWidth)
 	if p.body.Rest == document.RestWhole {

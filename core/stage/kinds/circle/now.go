@@ -22,11 +22,13 @@ type Now struct {
 
 // RatioNow is a trigonometric function at the angle; Reason says why it has no value, Shown that something of it is seen.
 type RatioNow struct {
-	Ratio  string `json:"ratio"`
-	Hue    int    `json:"hue"`
-	LaTeX  string `json:"latex"`
-	Reason string `json:"reason"`
-	Shown  bool   `json:"shown"`
+	Ratio string `json:"ratio"`
+	Hue   int    `json:"hue"`
+	LaTeX string `json:"latex"`
+	// Decimal stands behind an exact value where it has room.
+	Decimal string `json:"decimal"`
+	Reason  string `json:"reason"`
+	Shown   bool   `json:"shown"`
 }
 
 // Now is what is told of a circle at the values in play.
@@ -42,14 +44,14 @@ func (c *Live) Now(d evaluate.Moment, id string) Now {
 		}
 	}
 	for _, f := range trig.Functions() {
-		latex, reason := c.RatioLaTeX(d, f)
+		latex, decimal, reason := c.RatioLaTeX(d, f)
 		if reason != "" && onAxis {
 			reason = "the ray is parallel to the line x = 1"
 			if f == trig.Cotangent || f == trig.Cosecant {
 				reason = "the ray is parallel to the line y = 1"
 			}
 		}
-		n.Ratios = append(n.Ratios, RatioNow{string(f), int(RatioHue(f)), d.Typeset(latex), reason, shown[f]})
+		n.Ratios = append(n.Ratios, RatioNow{string(f), int(RatioHue(f)), d.Typeset(latex), d.Typeset(decimal), reason, shown[f]})
 	}
 	line := func(name, latex string) { n.Lines = append(n.Lines, kind.Line{Name: name, LaTeX: d.Typeset(latex)}) }
 	if quadrant, axis := c.Angle.Quadrant(); quadrant > 0 {

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
 	trig "parvix/core/maths/circle"
@@ -64,6 +65,9 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 	case Coordinates:
 		return []evaluate.Word{evaluate.Says("the coordinates of the point on the circle")}
 	case Unrolled:
+		if !p.Of.countsItsArc() {
+			return []evaluate.Word{{LaTeX: d.LaTeX(&expr.Name{Name: d.Dial(p.Of.Driver).Stated.Name}, d.Class)}, evaluate.Says(" on the axis and the arc unrolled beneath it")}
+		}
 		return []evaluate.Word{evaluate.Says("the arc unrolled on the axis")}
 	case Length:
 		return []evaluate.Word{ratio, evaluate.Says(" as a directed length")}
@@ -120,11 +124,13 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 	switch piece := p.body.Piece; {
 	case piece == Wave:
 		return p.wave(on)
+	case piece == Unrolled && on.Panel.Kind != document.Around:
+		return p.unrolled(on)
 	case on.Panel.Kind != document.Around:
 		a, latex = p.inGraph(on)
 	case piece == Arc:
 		a, latex = of.arc(on, hue)
-		if of.Given != 1 && !of.Scaled {
+		if of.Given != 1 {
 			latex = on.Now.Typeset(of.ArcLaTeX())
 		}
 	case piece == AngleMark:
@@ -133,9 +139,9 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 		a = of.coordinates(on)
 		latex = on.Now.Typeset(fmt.Sprintf(`(\cos %s,\;\sin %s)`, angle, angle))
 	case piece == Length:
-		a, latex = p.length(on), `\`+string(p.Ratio)+" "+angle
+		a, latex = p.length(on), of.LengthLaTeX(on.Now, p.Ratio)
 		if of.Scaled {
-			latex = on.Now.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
+			a.Short = on.Now.Typeset(number.Format(of.Radius*of.Lengths[p.Ratio].Value, 2))
 		}
 	case piece == Carried:
 		p.carried(on)

@@ -1,8 +1,10 @@
 package circle
 
 import (
+	"fmt"
 	"math"
 
+	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	trig "parvix/core/maths/circle"
 	"parvix/core/stage/compose"
@@ -48,6 +50,12 @@ func (p *Part) wave(on *compose.On) (anchors []compose.Anchor) {
 	on.Arrow(arrow, head, next)
 	on.Arrow(arrow, next, head)
 	label(2, on.Middle(head, next), "T="+p.period(on, second-first))
+	// The value of the wave where its point is.
+	height := c.Centre + c.Radius*c.Lengths[p.Ratio].Value
+	if x, y := v.X(c.At), v.Y(height); v.Near(x, y) {
+		on.Pen.Marker(hue, picture.Disc, x, y, on.Scaled(compose.PointRadius-1))
+		label(3, compose.Anchor{X: x, Y: y, IsPoint: true}, fmt.Sprintf(`y(%s)=%s`, expr.LaTeXName(on.Now.Dial(c.Driver).Stated.Name), number.Format(height, 2)))
+	}
 	return anchors
 }
 

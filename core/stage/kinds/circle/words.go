@@ -99,25 +99,29 @@ func TurnsLaTeX(a trig.Angle, degrees bool) string {
 	return `,\;` + words + sign + rest
 }
 
-// RatioLaTeX says what a function is at the angle, exactly at special angles and as a decimal; reason is why it has no
-// value.
-func (c *Live) RatioLaTeX(d evaluate.Moment, f trig.Function) (latex, reason string) {
-	head := `\` + string(f)
-	if c.plain {
-		head += " " + c.LaTeX(d)
+// RatioLaTeX says what a function is at the angle, exactly at special angles, else as a decimal; decimal is what stands behind an exact
+// value that is no decimal. reason is why it has no value.
+func (c *Live) RatioLaTeX(d evaluate.Moment, f trig.Function) (latex, decimal, reason string) {
+	head := `\` + string(f) + " "
+	switch {
+	case c.plain:
+		head += c.LaTeX(d)
+	case c.Angle.OfPi != nil:
+		head += evaluate.PiLaTeX(c.Angle.OfPi)
+	default:
+		head += number.Format(c.Angle.Radians, 2)
 	}
 	l := c.Lengths[f]
 	if l.Undefined != "" {
-		return head + `\text{ is undefined}`, l.Undefined
+		return head + `\text{ is undefined}`, "", l.Undefined
 	}
 	if l.Exact == nil {
-		return head + `\approx ` + number.FormatFixed(l.Value, 2), ""
+		return head + `\approx ` + number.FormatFixed(l.Value, 2), "", ""
 	}
-	text := head + "=" + expr.LaTeX(l.Exact, nil)
 	if plain := number.Format(l.Value, 2); number.Round(l.Value, 2) != l.Value {
-		text += `\approx ` + plain
+		decimal = `\approx ` + plain
 	}
-	return text, ""
+	return head + "=" + expr.LaTeX(l.Exact, nil), decimal, ""
 }
 
 // ArcLaTeX works the angle as arc over radius with the live numbers.
@@ -128,18 +132,31 @@ func (c *Live) ArcLaTeX() string {
 
 // GraphLaTeX is what a graph's label says: sin t, or with radius and centre a sin(b(t − h)) + k.
 func (c *Live) GraphLaTeX(d evaluate.Moment, f trig.Function) string {
-	text := `\` + string(f) + " " + c.LaTeX(d)
 	if !c.Scaled {
-		return text
+		return `\` + string(f) + " " + c.LaTeX(d)
 	}
-	ratio := expr.Node(&expr.Call{Name: string(f), Args: []expr.Node{c.angle.Formula}})
-	if n, is := c.radius.Formula.(*expr.Number); !is || n.Value.Cmp(one) != 0 {
-		ratio = expr.Times(c.radius.Formula, ratio)
-	}
+	height := timesRadius(c, f)
 	if n, is := c.centre.Formula.(*expr.Number); !is || n.Value.Sign() != 0 {
-		ratio = expr.Plus(ratio, c.centre.Formula)
+		height = expr.Plus(height, c.centre.Formula)
 	}
-	return d.LaTeX(ratio, d.Class)
+	return d.LaTeX(height, d.Class)
+}
+
+// LengthLaTeX is a length with its value where the radius is a length too: a sin(b t) = 1.3.
+func (c *Live) LengthLaTeX(d evaluate.Moment, f trig.Function) string {
+	if !c.Scaled {
+		return `\` + string(f) + " " + c.LaTeX(d)
+	}
+	return d.LaTeX(timesRadius(c, f), d.Class) + "=" + d.Typeset(number.Format(c.Radius*c.Lengths[f].Value, 2))
+}
+
+// timesRadius is the radius times a function of the angle, without a factor 1.
+func timesRadius(c *Live, f trig.Function) expr.Node {
+	ratio := expr.Node(&expr.Call{Name: string(f), Args: []expr.Node{c.angle.Formula}})
+	if n, is := c.radius.Formula.(*expr.Number); is && n.Value.Cmp(one) == 0 {
+		return ratio
+	}
+	return expr.Times(c.radius.Formula, ratio)
 }
 
 var one = big.NewRat(1, 1)
