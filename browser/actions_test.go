@@ -174,6 +174,31 @@ func TestATangentReadOffAndASecondOneProvedTheSameTakesTenActions(t *testing.T) 
 	l.atMost(10)
 }
 
+// Of a given sinusoid two tops are read off by guides that snap to them, at π/3 and π, so that its period is 2π/3; the cosine that begins at
+// the first is proved to be the same: 2cos(3(x − π/3)) + 1 = 2 sin(3x − π/2) + 1, since cos(u − π) = sin(u − π/2) for u = 3x (angle sums, common practice).
+func TestASinusoidReadOffAndProvedTheSameTakesEightActions(t *testing.T) {
+	l := counted(t)
+	l.paste("g(x) = 2 sin(3x - π/2) + 1\nx = 0.9\nx = 2.9")
+	until(t, l.page, `() => parvix.document().shown.length === 3`)
+	drawn(t, l.page)
+	guide := func(at, to string, dx, dy float64) {
+		l.actions++
+		id := ask[string](t, l.page, `at => parvix.document().shown.find(s => s.body.at === at).id`, at)
+		pull(t, l.page, one(t, l.page, `.handle[data-entry="`+id+`"]`), dx, dy)
+		until(t, l.page, `to => parvix.document().shown.some(s => s.body.at === to)`, to)
+	}
+	w := seen(t, l.page)
+	guide("0.9", "π/3", w.pixel(math.Pi/3, 0)[0]-w.pixel(0.9, 0)[0]+4, 0)
+	labelled(t, l.page, "π")
+	guide("2.9", "π", w.pixel(math.Pi, 0)[0]-w.pixel(2.9, 0)[0]-4, 0)
+	l.more()
+	l.state("h(x) = 2cos(3(x - π/3)) + 1")
+	l.openIn("[aria-label=Stated]", "What to do with h")
+	l.item("Is it the same as g")
+	saying(t, l.page, "[aria-label=Stated] .hint", "the same")
+	l.atMost(8)
+}
+
 // Ten points first, in one paste, then the curve.
 func TestTenPointsAndThenTheirCurveTakeFewActions(t *testing.T) {
 	l := counted(t)

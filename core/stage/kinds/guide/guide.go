@@ -6,6 +6,7 @@ import (
 	"math"
 	"strings"
 
+	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
@@ -25,11 +26,18 @@ type Live struct {
 	body    *Body
 	slanted bool
 	at      *evaluate.Expression
+	// dial is the parameter that a hand on the guide moves, −1 for none; free tells that its place is a number, moved that a hand has
+	// moved it since.
+	dial        int
+	free, moved bool
+	// inputs are those that formulas of a variable are compiled with.
+	inputs func(variable string) []string
+	known  notable
 }
 
 // Load compiles the guide's place, for a slanted one a formula in x.
 func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
-	l := &Live{body: b, slanted: b.Direction == Slanted}
+	l := &Live{body: b, slanted: b.Direction == Slanted, dial: -1, inputs: d.InputNames}
 	if l.slanted {
 		l.at = d.Expression(b.At, e.ID, "at", "x")
 	} else {
@@ -38,8 +46,15 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 	if l.at == nil {
 		return nil
 	}
+	if name, is := l.at.Formula.(*expr.Name); is && !l.slanted {
+		l.dial = d.Find(name.Name)
+	}
+	l.free = !l.slanted && len(expr.Names(l.at.Formula)) == 0
 	return l
 }
+
+// drags tells whether a hand may move the guide: along a dial, or freely where its place is a number.
+func (l *Live) drags() bool { return l.free || l.dial >= 0 }
 
 // Sentence says “the guide x = h”.
 func (b *Body) Sentence(d evaluate.Moment, _ *evaluate.Shown) []evaluate.Word {
@@ -59,6 +74,9 @@ func (l *Live) Hangs() []int { return l.at.Hangs() }
 
 // Update works the place out, and the slope of a slanted one.
 func (l *Live) Update(d evaluate.Moment) {
+	if l.moved {
+		return // where the hand has left it, until that settles
+	}
 	in := d.Inputs()
 	in[0] = 0
 	l.At = l.at.At(in)
@@ -79,10 +97,12 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	case Upright:
 		if x := v.X(l.At); x >= 0 && x <= v.Width {
 			on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, x, 0, x, v.Height)
+			l.grip(on, colour, x, gripInside)
 		}
 	case Level:
 		if y := v.Y(l.At); y >= 0 && y <= v.Height {
 			on.Pen.Segment(colour, on.Scaled(compose.GuideWidth), pattern, 0, y, v.Width, y)
+			l.grip(on, colour, gripInside, y)
 		}
 	default:
 		line := []sample.Point{{X: v.Left, Y: l.At + l.Slope*v.Left}, {X: v.Right, Y: l.At + l.Slope*v.Right}}
@@ -95,12 +115,23 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 	return on.Labelled(a, l.label(on.Now), colour)
 }
 
+// gripInside is how far inside of the edge a guide is taken, in pixels.
+const gripInside = 16.0
+
+// grip puts the place at which a hand takes the guide on its end.
+func (l *Live) grip(on *compose.On, colour picture.Colour, x, y float64) {
+	if l.drags() {
+		on.Pen.Handle(on.Index, x, y)
+		on.Pen.Marker(colour, picture.Grip, x, y, on.Scaled(compose.PointRadius-1))
+	}
+}
+
 func (l *Live) label(d evaluate.Moment) string {
 	switch l.body.Direction {
 	case Upright:
-		return d.Typeset("x=" + number.Format(l.At, 3))
+		return d.Typeset("x=" + evaluate.CoordinateLaTeX(l.At, 3))
 	case Level:
-		return d.Typeset("y=" + number.Format(l.At, 3))
+		return d.Typeset("y=" + evaluate.CoordinateLaTeX(l.At, 3))
 	}
 	return strings.TrimSpace(l.body.Name)
 }
