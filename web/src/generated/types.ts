@@ -448,7 +448,7 @@ export interface PointLabel {
 export type Joining = 'straight' | 'smooth';
 
 /** Piece names what is shown of a trajectory. */
-export type TrajectoryPiece = 'graph' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'normal' | 'accelerationParts' | 'lengthRun' | 'osculating' | 'dots' | 'directions' | 'swept' | 'region' | 'meetings';
+export type TrajectoryPiece = 'graph' | 'ray' | 'projections' | 'velocity' | 'acceleration' | 'tangent' | 'normal' | 'accelerationParts' | 'lengthRun' | 'osculating' | 'dots' | 'directions' | 'swept' | 'inside' | 'region' | 'meetings';
 
 /** Body is a polar curve, or a parametric one, on an interval of its parameter. */
 export interface TrajectoryBody {

@@ -104,6 +104,8 @@ const (
 	Dots       Piece = "dots"
 	Directions Piece = "directions"
 	Swept      Piece = "swept"
+	// Inside is what a closed curve goes around.
+	Inside Piece = "inside"
 	// Enclosed is what a polar curve encloses and another one does not, or both do.
 	Enclosed Piece = "region"
 	// Meets are the places where it meets another curve.
@@ -134,7 +136,7 @@ func (b *PartBody) hasOther() bool { return b.Piece == Enclosed || b.Piece == Me
 // Check holds what is chosen to what there is.
 func (b *PartBody) Check(c *document.Checker) {
 	c.OneOf("piece", string(b.Piece), string(Graph), string(Ray), string(Projections), string(Velocity), string(Accelerated), string(TangentAt), string(NormalAt), string(Parts),
-		string(Run), string(Osculating), string(Dots), string(Directions), string(Swept), string(Enclosed), string(Meets))
+		string(Run), string(Osculating), string(Dots), string(Directions), string(Swept), string(Inside), string(Enclosed), string(Meets))
 	if b.Piece == Graph {
 		c.OneOf("coordinate", b.Coordinate, "r", "x", "y")
 	}

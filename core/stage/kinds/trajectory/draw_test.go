@@ -168,3 +168,43 @@ func TestTheSweptAreaIsTold(t *testing.T) {
 		}
 	}
 }
+
+// What closed curves enclose, shaded and told: the deltoid 2π (Lawrence, from memory), the eight curve 4/3 in two loops that are run through
+// in opposite ways, so that the ray's sweep cancels; the limaçon with its inner loop 2π + 3√3/2 = 8.881, of which nothing counts twice
+// (Bronstein, from memory). What does not close encloses nothing.
+func TestWhatACurveEnclosesIsShadedAndTold(t *testing.T) {
+	parametric := func(x, y, to string) *document.Document {
+		d, err := edit.Put(document.New(""), document.Entry{Body: &trajectory.Body{X: x, Y: y, Variable: "t", From: "0", To: to}})
+		require.NoError(t, err)
+		return d
+	}
+	limaçon, err := edit.Typed(document.New(""), "", "r = 1 + 2cos θ")
+	require.NoError(t, err)
+	for want, d := range map[string]*document.Document{
+		`A=2 \pi\approx 6.2832`: parametric("2cos t + cos(2t)", "2sin t − sin(2t)", "2π"),
+		`A\approx 1.3333`:        parametric("cos t", "sin t cos t", "2π"),
+		`8.881`:                  limaçon,
+		"":                       parametric("cos t", "sin t", "π"),
+	} {
+		d, err := edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(trajectory.Inside), Shown: true})
+		require.NoError(t, err)
+		e := evaluate.Load(d, nil)
+		var c compose.Composer
+		pic := c.Compose(e.Frame(0, 500, 500))
+		told := ""
+		for _, l := range pic.Labels {
+			if l.ID == d.Shown[len(d.Shown)-1].ID {
+				told = l.LaTeX
+			}
+		}
+		assert.Contains(t, told, want)
+		assert.Equal(t, want == "", told == "", told)
+		shaded := 0
+		for r := range picture.Records(pic.Live) {
+			if picture.Op(r[0]) == picture.Area {
+				shaded++
+			}
+		}
+		assert.Equal(t, want != "", shaded > 0, want)
+	}
+}

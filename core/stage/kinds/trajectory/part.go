@@ -109,7 +109,7 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 	}
 	return []evaluate.Word{evaluate.Says(map[Piece]string{Ray: "the ray and the radius on it", Projections: "the projections on the axes",
 		Velocity: "the velocity", Accelerated: "the acceleration", TangentAt: "the tangent", NormalAt: "the perpendicular", Parts: "the two parts of the acceleration", Run: "the length run through", Osculating: "the circle of curvature",
-		Dots: "dots at equal steps", Directions: "the direction along the curve", Swept: "what the ray sweeps over"}[piece])}
+		Dots: "dots at equal steps", Directions: "the direction along the curve", Swept: "what the ray sweeps over", Inside: "what the curve encloses"}[piece])}
 }
 
 // Hue is the colour of the part; what lies on the curve wears the curve's.
@@ -196,6 +196,8 @@ func (p *Part) Compose(on *compose.On) (anchors []compose.Anchor) {
 		if a, area := p.swept(on); area == area {
 			label(a, `A\approx `+number.Format(area, 2), compose.ColourOf(p.of))
 		}
+	case Inside:
+		return p.inside(on)
 	case Graph:
 		return p.coordinateGraph(on)
 	}

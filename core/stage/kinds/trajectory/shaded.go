@@ -62,6 +62,9 @@ func (p *Part) See(m evaluate.Moment, v view.View, before any) any {
 		return p.met(m, v, was)
 	case Swept:
 		return sweptArea(m, p.Of)
+	case Inside:
+		was, _ := before.(*around)
+		return p.around(m, was)
 	case Dots:
 		if p.step != nil {
 			return stepped(p.Of, p.step.At(m.Inputs()))
@@ -85,6 +88,40 @@ func (p *Part) enclosed(d evaluate.Moment, was *enclosed) *enclosed {
 	}
 	region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
 	return &enclosed{stamp, curves.Sectors(region), evaluate.AreaLaTeX(curves.RegionArea(region))}
+}
+
+// around is the area inside of a closed curve, valid for one stamp; NaN for one that does not close.
+type around struct {
+	stamp uint64
+	area  float64
+}
+
+func (p *Part) around(d evaluate.Moment, was *around) *around {
+	stamp := p.Of.Stamp(d)
+	if was != nil && was.stamp == stamp {
+		return was
+	}
+	area, _ := areaInside(d, p.Of)
+	return &around{stamp, area}
+}
+
+// inside fills what a closed curve goes around, and tells its area.
+func (p *Part) inside(on *compose.On) []compose.Anchor {
+	area := on.Seen.(*around).area
+	if math.IsNaN(area) || area == 0 {
+		return nil
+	}
+	v := on.View
+	start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
+	x, y, n := 0.0, 0.0, 0.0
+	for _, at := range p.Of.trail(on, p.of.ID).Points {
+		if !math.IsNaN(at.X) {
+			on.Pen.To(math.Max(-4000, math.Min(v.X(at.X), 8000)), math.Max(-4000, math.Min(v.Y(at.Y), 8000)))
+			x, y, n = x+at.X, y+at.Y, n+1
+		}
+	}
+	on.Pen.EndLine(start)
+	return on.Labelled(compose.Anchor{X: v.X(x / n), Y: v.Y(y / n), IsPoint: true, Inside: true}, on.Now.Typeset(evaluate.AreaLaTeX(area)), compose.ColourOf(p.of))
 }
 
 // sweptArea is ½∫(x y′ − y x′) dt up to the point, by Simpson's rule with so many steps a turn; gaps count as nothing.

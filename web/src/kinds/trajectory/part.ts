@@ -27,6 +27,7 @@ export function pieceActions(e: EntryOf<'trajectory'>): Action[] {
     ['dots', 'dots at equal steps'],
     ['directions', 'the direction'],
     ['swept', 'the area swept'],
+    ['inside', 'what it encloses'],
   ];
   return toggles(e.id, all, (piece) =>
     parts(e.id).find((p) => p.body.piece === piece && !p.body.step && !p.body.at),
