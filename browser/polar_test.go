@@ -218,6 +218,15 @@ func TestASweepRestsAtSpecialAngles(t *testing.T) {
 	click(t, one(t, l.page, `[aria-label="Sweep c"]`))
 	until(t, l.page, `async () => Math.abs((await parvix.values()).c - Math.PI / 2) < 1e-9`)
 	one(t, l.page, `[aria-label="Sweep c"]`)
+	// At the findings of another function it rests too; of one that changes with it, it cannot.
+	l.more()
+	l.state("g(x) = x^2 - 4")
+	l.click(`[data-dial="c"] .way`, "s")
+	l.click("button", "^rests at the findings of f")
+	saying(t, l.page, ".problem", "f itself changes with c")
+	l.click("button", "^rests at the findings of g")
+	until(t, l.page, `() => parvix.document().stated.find(s => s.name === 'c').sweep.at.join() === '−2,0,2'`)
+	press(t, l.page, input.Escape)
 }
 
 // The unit of angles changes there and back: the picture stays, what was converted is told, and the document is what it was.

@@ -60,6 +60,13 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		finding := document.Finding(ask.Text)
 		return edit.GuidesThrough(ask.Document, ask.ID, finding, func() []found.Point { return study.PlacesOf(ask.Document, ask.ID, finding) })
 	},
+	AskStops: func(ask *Ask) (*document.Document, error) {
+		places, err := study.Stops(ask.Document, ask.ID, ask.Text)
+		if err != nil {
+			return nil, err
+		}
+		return edit.RestAt(ask.Document, ask.ID, places)
+	},
 	AskFamily: func(ask *Ask) (*document.Document, error) {
 		return edit.FamilyOf(ask.Document, ask.Text, ask.Panel, ask.Empty)
 	},

@@ -107,6 +107,8 @@ func TestSweepsRunOnceRoundAndBackAndForth(t *testing.T) {
 	assert.InDelta(t, 1, at(document.Round, 0.5, 6), 1e-12)
 	assert.InDelta(t, 7, at(document.BackAndForth, 0.5, 8), 1e-12)
 	assert.InDelta(t, 2, at(document.BackAndForth, 0, 22), 1e-12)
+	assert.InDelta(t, 3, at(document.BackAndForth, 1.5, 2), 1e-12, "begun halfway on the way back")
+	assert.InDelta(t, 7, at(document.Round, 1.5, 2), 1e-12, "round there is no way back")
 }
 
 func TestATraceRecordsWhereThePointWas(t *testing.T) {

@@ -175,8 +175,12 @@ func (p *Parameter) Text() string {
 }
 
 // SweepAt is where a sweep that started at fraction start stands after so many seconds, and whether it has ended.
-// A sweep that runs once ends at the upper end; one that starts there begins again at the lower.
+// A start above 1 is one on the way back, as far as it is from 2. A sweep that runs once ends at the upper end; one that starts there begins
+// again at the lower.
 func (p *Parameter) SweepAt(way document.SweepWay, seconds, start, elapsed float64) (value float64, ended bool) {
+	if way != document.BackAndForth && start > 1 {
+		start = 2 - start
+	}
 	if way == document.Once && start >= 1 {
 		start = 0
 	}

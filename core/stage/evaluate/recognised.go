@@ -193,3 +193,22 @@ func partLaTeX(r *big.Rat, unit string) string {
 	}
 	return `\frac{` + above + unit + "}{" + r.Denom().String() + "}"
 }
+
+// PlaceText writes a place as it is typed: a share of π as one, another with as many decimals as its exact form is recognised by.
+func PlaceText(v float64) string {
+	const short, precise = 6, 12
+	r, is := ShareOfPi(v)
+	if number.Decimals(v, short) < short || !is {
+		return number.Format(v, precise)
+	}
+	text := "π"
+	if n := r.Num().String(); n == "-1" {
+		text = "-π"
+	} else if n != "1" {
+		text = n + "π"
+	}
+	if r.IsInt() {
+		return text
+	}
+	return text + "/" + r.Denom().String()
+}

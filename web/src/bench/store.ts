@@ -66,7 +66,7 @@ export const useBench = defineStore('bench', () => {
     if (loaded.value?.dials.length === answer.values.length)
       lastValues = valuesOf(answer.values, loaded.value);
     words.follow(answer.pictures[0]?.texts, answer.dials);
-    answer.ended.forEach((dial) => sweeps.stop(dial));
+    answer.ended.forEach((dial) => sweeps.end(dial));
     void findings.follow();
     await nextTick();
   }

@@ -3,6 +3,7 @@ import { ref } from 'vue';
 import type { Move } from '../core/messages';
 
 interface Sweep {
+  /** The share of the bar at which it began; above 1 on the way back, as far as it is from 2. */
   start: number;
   begun: number;
   /** Seconds that ran before the last pause. */
@@ -12,6 +13,9 @@ interface Sweep {
 
 export function useSweeps(request: (move: Move) => void, fraction: (dial: number) => number) {
   const sweeps = ref<Record<number, Sweep>>({});
+  /** Where each dial stood at the last beat, and which ones rest on their way back down. */
+  const last: Record<number, number> = {};
+  const falling = new Set<number>();
   /** The dials that were held still together. */
   const held = ref<number[]>([]);
   /** The display frame that is asked for; 0 while nothing runs. */
@@ -38,6 +42,7 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
     for (const [dial, sweep] of Object.entries(sweeps.value)) {
       if (!sweep.running) continue;
       any = true;
+      last[Number(dial)] = fraction(Number(dial));
       request(['sweepDial', Number(dial), sweep.start, seconds(sweep)]);
     }
     beating = any ? requestAnimationFrame(beat) : 0;
@@ -51,8 +56,9 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
       sweep.running = false;
       return;
     }
+    last[dial] = fraction(dial);
     sweeps.value[dial] = {
-      start: sweep?.start ?? fraction(dial),
+      start: sweep?.start ?? (falling.has(dial) ? 2 - last[dial] : last[dial]),
       before: sweep?.before ?? 0,
       begun: performance.now(),
       running: true,
@@ -75,11 +81,19 @@ export function useSweeps(request: (move: Move) => void, fraction: (dial: number
       held.value = running;
       list.forEach(toggle);
     },
-    /** Forgets a sweep: it has ended, or a hand took the dial. */
+    /** A sweep has ended, or rests on its way: begun again it goes on the same way. */
+    end(dial: number) {
+      delete sweeps.value[dial];
+      if (fraction(dial) < last[dial]!) falling.add(dial);
+      else falling.delete(dial);
+    },
+    /** Forgets a sweep: a hand took the dial. */
     stop(dial: number) {
       delete sweeps.value[dial];
+      falling.delete(dial);
     },
     stopAll() {
+      falling.clear();
       sweeps.value = {};
       held.value = [];
     },

@@ -48,6 +48,17 @@ async function setStops(field: 'every' | 'at', text: string): Promise<string> {
   return '';
 }
 
+/** The functions at whose findings it can rest. */
+const studied = computed(() =>
+  (bench.document?.stated ?? []).filter((s) => s.kind === 'function' && s.variables?.length === 1),
+);
+const stopsRefused = ref('');
+async function restAtFindings(of: string) {
+  bench.sweeps.stop(props.index);
+  const problem = await bench.askEdit({ kind: 'stops', id: name.value, text: of });
+  stopsRefused.value = problem?.message ?? '';
+}
+
 /** Rests at the angles whose sine and cosine are known by heart. */
 function restAtSpecial() {
   setSweep({ every: undefined, at: specialAngles[bench.document?.angleUnit ?? 'radian'] });
@@ -143,7 +154,19 @@ function setSweep(fields: Partial<Sweep>) {
               :accept="(t: string) => setStops('at', t)"
             />
           </div>
-          <button type="button" class="link" @click="restAtSpecial">rests at the special angles</button>
+          <div class="stops">
+            <button type="button" class="link" @click="restAtSpecial">rests at the special angles</button>
+            <button
+              v-for="f in studied"
+              :key="f.id"
+              type="button"
+              class="link"
+              @click="restAtFindings(f.name)"
+            >
+              rests at the findings of {{ f.name }}
+            </button>
+          </div>
+          <p v-if="stopsRefused" class="problem" role="alert">{{ stopsRefused }}</p>
         </template>
       </Sheet>
       <span class="step-keys">
@@ -247,6 +270,12 @@ function setSweep(fields: Partial<Sweep>) {
 }
 .top.crowded .way {
   flex: none;
+}
+.stops {
+  display: grid;
+  justify-items: start;
+  gap: 6px;
+  margin-top: 6px;
 }
 .unit {
   margin-left: -7px;

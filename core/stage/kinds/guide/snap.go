@@ -3,7 +3,6 @@ package guide
 import (
 	"math"
 
-	"parvix/core/formula/number"
 	"parvix/core/formula/symbolic"
 	"parvix/core/numeric/breaks"
 	"parvix/core/stage/compose"
@@ -124,25 +123,6 @@ func (l *Live) Nudge(d evaluate.Play, h evaluate.Hand) {
 // Settle writes where a hand has left a guide that is a number.
 func (l *Live) Settle(d evaluate.Moment, e *document.Entry) {
 	if l.moved {
-		e.Body.(*Body).At = d.Numeral(placeText(l.At))
+		e.Body.(*Body).At = d.Numeral(evaluate.PlaceText(l.At))
 	}
-}
-
-// placeText writes a place as it is typed: a share of π as one, another with as many decimals as its exact form is recognised by.
-func placeText(v float64) string {
-	const short, precise = 6, 12
-	r, is := evaluate.ShareOfPi(v)
-	if number.Decimals(v, short) < short || !is {
-		return number.Format(v, precise)
-	}
-	text := "π"
-	if n := r.Num().String(); n == "-1" {
-		text = "-π"
-	} else if n != "1" {
-		text = n + "π"
-	}
-	if r.IsInt() {
-		return text
-	}
-	return text + "/" + r.Denom().String()
 }
