@@ -31,14 +31,18 @@ func TestFigures(t *testing.T) {
 		t.Skip("figures are taken by make bench")
 	}
 	before := processorTimes(t)
-	resting(t)
-	evaluations(t)
-	openings(t)
+	if *onlyFigures == "" {
+		resting(t)
+		evaluations(t)
+		openings(t)
+	}
 	frames(t, "ten curves, one dial dragged", tenCurves(t), "a")
 	frames(t, "ten curves, three traces, labels and findings", tracedCurves(t), "a")
 	frames(t, "circle and graph, all six functions, traced", tracedCircle(t), "θ")
 	frames(t, "a polar curve of 25 turns and 101 loops, as its ray turns", fineCurve(t), "θ")
 	frames(t, "the same curve, another dial moves all of it", fineCurve(t), "a")
+	frames(t, "two polar curves that meet, with what both enclose, all of it moved", meetingCurves(t), "a")
+	frames(t, "a closed curve with its inside, all of it moved", closedCurve(t), "a")
 	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
 	frames(t, "a surface of 50 by 50 cells, with its section and its graph", cutSurface(t), "a")
 	frames(t, "the same, its section moved", cutSurface(t), "c")
@@ -98,6 +102,35 @@ func tenCurves(t *testing.T) *document.Document {
 	require.NoError(t, err)
 	d, err := document.Decode(data)
 	require.NoError(t, err)
+	return d
+}
+
+// meetingCurves are two cardioids one of which a dial turns and swells, their meetings and what both enclose.
+func meetingCurves(t *testing.T) *document.Document {
+	t.Helper()
+	d := ofLines(t, "r = a(1 + cos(θ − a/5))", "s = 1.5 − sin θ")
+	r, s := d.Shown[0].ID, d.Shown[1].ID
+	d = shown(t, d, document.Entry{Body: &trajectory.PartBody{Of: r, Piece: trajectory.Meets, Other: s}})
+	return shown(t, d, document.Entry{Body: &trajectory.PartBody{Of: r, Piece: trajectory.Enclosed, Other: s, Common: true}})
+}
+
+// closedCurve is one that crosses itself, shaded.
+func closedCurve(t *testing.T) *document.Document {
+	t.Helper()
+	d := ofLines(t, "a = 2")
+	d = shown(t, d, document.Entry{Body: &trajectory.Body{X: "a cos(3t)", Y: "2sin(2t + a/4)", Variable: "t", From: "0", To: "2π"}})
+	return shown(t, d, document.Entry{Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Inside}})
+}
+
+// ofLines is a demonstration of lines that were typed one after another.
+func ofLines(t *testing.T, lines ...string) *document.Document {
+	t.Helper()
+	d := document.New("lines")
+	for _, line := range lines {
+		var err error
+		d, err = edit.Typed(d, "", line)
+		require.NoError(t, err)
+	}
 	return d
 }
 
@@ -211,6 +244,9 @@ func frames(t *testing.T, name string, d *document.Document, dial string) {
 
 // measured prints the times of frames while something is moved, a move a display frame.
 func measured(t *testing.T, name string, d *document.Document, move func(t *testing.T, page *rod.Page, moves int)) {
+	if !strings.Contains(name, *onlyFigures) {
+		return
+	}
 	page := visit(t, 1280, 800)
 	enterAs(t, page, "/api/session/demo", "{}")
 	goTo(t, page, "/bench/"+importDocument(t, page, d))

@@ -27,6 +27,7 @@ import (
 var (
 	takeScreenshots = flag.Bool("screenshots", false, "write docs/screenshots")
 	takeFigures     = flag.Bool("figures", false, "measure frames and openings")
+	onlyFigures     = flag.String("only", "", "measure only the frames whose name says this")
 )
 
 // house is what all tests share: one browser, one database, one server.

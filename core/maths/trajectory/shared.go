@@ -9,6 +9,8 @@ import (
 type Path struct {
 	At, Velocity func(t float64) Place
 	From, To     float64
+	// All gives many places at once, where that is faster; else nil.
+	All func(ts []float64) (xs, ys []float64)
 }
 
 // SharedPlace is a place of two paths, with the values of both parameters there.
@@ -21,7 +23,7 @@ type SharedPlace struct {
 
 // How finely two paths are looked through, how many meetings are listed, and how near, as a share of the size of both, they have to come.
 const (
-	sharedLooks = 1600
+	sharedLooks = 1000
 	mostShared  = 60
 	sharedShare = 1e-9
 	// sharedApart is how far apart two are at least: a touching is found less exactly along the curves than a crossing.
@@ -38,14 +40,18 @@ func Shared(a, b Path) (list []SharedPlace, ok bool) {
 		return nil, true
 	}
 	cell := size / 80
-	grid := map[[2]int][]int{}
-	eachCell(first, cell, func(i int, key [2]int) { grid[key] = append(grid[key], i) })
+	grid := newStepGrid(len(first))
+	eachCell(first, cell, grid.put)
 	tried := map[[2]int]bool{}
-	eachCell(second, cell, func(j int, key [2]int) {
-		for _, i := range grid[key] {
+	eachCell(second, cell, func(j, x, y int) {
+		for k := grid.heads[square(x, y)]; k > 0; k = grid.next[k] {
+			i := int(grid.steps[k])
+			if !comeNear(first, second, i, j) {
+				continue
+			}
 			// Neighbouring steps lead to the same meeting.
 			pair := [2]int{i / 4, j / 4}
-			if len(list) > mostShared || tried[pair] || !comeNear(first, second, i, j) {
+			if len(list) > mostShared || tried[pair] {
 				continue
 			}
 			tried[pair] = true
@@ -70,6 +76,17 @@ func (p *Path) at(step int) float64 {
 // looked are places all along a path.
 func looked(p Path) []Place {
 	places := make([]Place, sharedLooks+1)
+	if p.All != nil {
+		ts := make([]float64, len(places))
+		for i := range ts {
+			ts[i] = p.From + (p.To-p.From)*float64(i)/sharedLooks
+		}
+		xs, ys := p.All(ts)
+		for i := range places {
+			places[i] = Place{xs[i], ys[i]}
+		}
+		return places
+	}
 	for i := range places {
 		places[i] = p.At(p.From + (p.To-p.From)*float64(i)/sharedLooks)
 	}
@@ -82,12 +99,13 @@ func extent(a, b []Place) float64 {
 }
 
 func spreadOf(places []Place) float64 {
-	const tail = 0.03
+	// Every eighth place tells the size well enough.
+	const tail, every = 0.03, 8
 	size := 0.0
 	for _, coordinate := range [2]func(Place) float64{func(p Place) float64 { return p.X }, func(p Place) float64 { return p.Y }} {
 		var values []float64
-		for _, p := range places {
-			if v := coordinate(p); !math.IsNaN(v) && !math.IsInf(v, 0) {
+		for i := 0; i < len(places); i += every {
+			if v := coordinate(places[i]); !math.IsNaN(v) && !math.IsInf(v, 0) {
 				values = append(values, v)
 			}
 		}
@@ -100,8 +118,33 @@ func spreadOf(places []Place) float64 {
 	return size
 }
 
+// stepGrid lists the steps that go through each square of the plane. Squares that lie gridSide apart share a list: what comes near in one of
+// them only is told apart by its places.
+type stepGrid struct {
+	heads       []int32
+	next, steps []int32
+}
+
+// gridSide is how many squares there are in a row before they begin again.
+const gridSide = 256
+
+func newStepGrid(steps int) *stepGrid {
+	const perStep = 4
+	g := &stepGrid{heads: make([]int32, gridSide*gridSide), next: make([]int32, 1, perStep*steps), steps: make([]int32, 1, perStep*steps)}
+	return g
+}
+
+// square is the place of a square's list.
+func square(x, y int) int { return x&(gridSide-1) + gridSide*(y&(gridSide-1)) }
+
+func (g *stepGrid) put(step, x, y int) {
+	at := square(x, y)
+	g.next, g.steps = append(g.next, g.heads[at]), append(g.steps, int32(step))
+	g.heads[at] = int32(len(g.next) - 1)
+}
+
 // eachCell visits the squares through which each step goes, with those beside them, where it may touch; long steps run off or jump.
-func eachCell(places []Place, cell float64, visit func(step int, key [2]int)) {
+func eachCell(places []Place, cell float64, visit func(step, x, y int)) {
 	const longest = 12
 	for i := 1; i < len(places); i++ {
 		a, b := places[i-1], places[i]
@@ -110,7 +153,7 @@ func eachCell(places []Place, cell float64, visit func(step int, key [2]int)) {
 		}
 		for x := math.Floor(min(a.X, b.X)/cell - 0.1); x <= math.Floor(max(a.X, b.X)/cell+0.1); x++ {
 			for y := math.Floor(min(a.Y, b.Y)/cell - 0.1); y <= math.Floor(max(a.Y, b.Y)/cell+0.1); y++ {
-				visit(i-1, [2]int{int(x), int(y)})
+				visit(i-1, int(x), int(y))
 			}
 		}
 	}

@@ -85,7 +85,8 @@ func (p *Part) met(d evaluate.Moment, v view.View, was *met) *met {
 func pathOf(m *Live) curves.Path {
 	place := func(p sample.Point) curves.Place { return curves.Place{X: p.X, Y: p.Y} }
 	return curves.Path{From: m.From, To: m.To, At: func(t float64) curves.Place { return place(m.Place(t)) },
-		Velocity: func(t float64) curves.Place { return place(m.Velocity(t)) }}
+		Velocity: func(t float64) curves.Place { return place(m.Velocity(t)) },
+		All:      func(ts []float64) (xs, ys []float64) { return m.Curve.All(ts, m.in) }}
 }
 
 // graphPath is the graph of the function that is met, as far as the window reaches.
