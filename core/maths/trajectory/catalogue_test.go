@@ -65,18 +65,18 @@ var catalogue = []catalogued{
 	{"cos(t)/sin(t)", 2 * pi, 0.001 - 1, 2*pi - 0.999, "xyo", untold, untold, 0, 0, []trajectory.Asymptote{{Direction: 0, Distance: -1}, {Direction: 0, Distance: 1}}, ""},
 	{"cos(t/3)^3", 3 * pi, 0, 3 * pi, "x", 15 * pi / 32, 3 * pi / 2, 0, 1, nil, ""},
 	{"(cos(t)^3, sin(t)^3)", 2 * pi, 0, 2 * pi, "xyo", 3 * pi / 8, 6, 4, 0, nil, "an astroid"},
-	{"(2cos(t)+cos(2t), 2sin(t)-sin(2t))", 2 * pi, 0, 2 * pi, "x", 2 * pi, 16, 3, 0, nil, ""},
-	{"(3cos(t)-cos(3t), 3sin(t)-sin(3t))", 2 * pi, 0, 2 * pi, "xyo", 12 * pi, 24, 2, 0, nil, ""},
-	{"(2cos(t)-cos(2t), 2sin(t)-sin(2t))", 2 * pi, 0, 2 * pi, "x", 6 * pi, 16, 1, 0, nil, ""},
-	{"(4cos(t)-cos(4t), 4sin(t)-sin(4t))", 2 * pi, 0, 2 * pi, "x", 20 * pi, 32, 3, 0, nil, ""},
-	{"(4cos(t)+cos(4t), 4sin(t)-sin(4t))", 2 * pi, 0, 2 * pi, "x", 12 * pi, 32, 5, 0, nil, ""},
-	{"(t-sin(t), 1-cos(t))", 0, 0, 2 * pi, "", 3 * pi, 8, 0, 0, nil, ""},
-	{"(t-sin(t), 1-cos(t))", 0, -pi, pi, "y", untold, 8, 1, 0, nil, ""},
+	{"(2cos(t)+cos(2t), 2sin(t)-sin(2t))", 2 * pi, 0, 2 * pi, "x", 2 * pi, 16, 3, 0, nil, "a deltoid"},
+	{"(3cos(t)-cos(3t), 3sin(t)-sin(3t))", 2 * pi, 0, 2 * pi, "xyo", 12 * pi, 24, 2, 0, nil, "a nephroid"},
+	{"(2cos(t)-cos(2t), 2sin(t)-sin(2t))", 2 * pi, 0, 2 * pi, "x", 6 * pi, 16, 1, 0, nil, "a cardioid"},
+	{"(4cos(t)-cos(4t), 4sin(t)-sin(4t))", 2 * pi, 0, 2 * pi, "x", 20 * pi, 32, 3, 0, nil, "an epicycloid with 3 cusps"},
+	{"(4cos(t)+cos(4t), 4sin(t)-sin(4t))", 2 * pi, 0, 2 * pi, "x", 12 * pi, 32, 5, 0, nil, "a hypocycloid with 5 cusps"},
+	{"(t-sin(t), 1-cos(t))", 0, 0, 2 * pi, "", 3 * pi, 8, 0, 0, nil, "a cycloid"},
+	{"(t-sin(t), 1-cos(t))", 0, -pi, pi, "y", untold, 8, 1, 0, nil, "a cycloid"},
 	{"(cos(t)+t sin(t), sin(t)-t cos(t))", 0, 0, 2 * pi, "", untold, 2 * pi * pi, 0, 0, nil, ""},
 	{"(3cos(t), 2sin(t))", 2 * pi, 0, 2 * pi, "xyo", 6 * pi, 15.865439589290589, 0, 0, nil, "an ellipse"},
-	{"(sin(2t), sin(3t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 7, nil, ""},
-	{"(sin(t), sin(2t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 1, nil, ""},
-	{"(cos(t), sin(t) cos(t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 1, nil, ""},
+	{"(sin(2t), sin(3t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 7, nil, "a Lissajous curve"},
+	{"(sin(t), sin(2t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 1, nil, "a Lissajous curve"},
+	{"(cos(t), sin(t) cos(t))", 2 * pi, 0, 2 * pi, "xyo", untold, untold, 0, 1, nil, "a Lissajous curve"},
 	{"(1+sin(t), cos(t)(1+sin(t)))", 2 * pi, 0, 2 * pi, "x", pi, untold, 1, 0, nil, ""},
 	{"(t^2, t^3)", 0, -2, 2, "x", untold, 2 * (math.Pow(40, 1.5) - 8) / 27, 1, 0, nil, "a cuspidal cubic"},
 	{"(t, t^2)", 0, -1, 1, "y", untold, math.Sqrt(5) + math.Asinh(2)/2, 0, 0, nil, "a parabola"},
@@ -154,6 +154,43 @@ func TestCurvesOfTheHandbooks(t *testing.T) {
 				left, right := valueOf(t, f.Left, x, y), valueOf(t, f.Right, x, y)
 				assert.InDelta(t, left, right, 1e-9*math.Max(1, math.Abs(left)), "%s without its parameter: %s = %s at (%g, %g)", about, expr.Pretty(f.Left), expr.Pretty(f.Right), x, y)
 			}
+		}
+	}
+}
+
+// Lissajous curves without their parameter: (sin t, sin 2t) is Y² = 4X²(1 − X²), the eight curve (Lawrence, from memory); those whose phase is
+// no part of a turn have the product of both polynomials too. What a circle's point draws that rolls with its pen beside its rim has no cusps.
+func TestLissajousAndRollingCurves(t *testing.T) {
+	eight, _ := curveOf(t, "(sin(t), sin(2t))").WithoutParameter()
+	for k := range 9 {
+		x := float64(k)/4 - 1
+		for _, sign := range []float64{-1, 1} {
+			y := sign * 2 * x * math.Sqrt(1-x*x)
+			assert.InDelta(t, valueOf(t, eight.Left, x, y), valueOf(t, eight.Right, x, y), 1e-12, "(%g, %g) lies on it", x, y)
+		}
+		assert.Greater(t, math.Abs(valueOf(t, eight.Left, x, 1.1)-valueOf(t, eight.Right, x, 1.1)), 0.01, "(%g, 1.1) does not", x)
+	}
+	for text, kind := range map[string]string{"(3cos(2t), 2sin(3t))": "a Lissajous curve", "(2sin(t), cos(2t))": "a Lissajous curve", "(cos(2t), cos(t))": "a Lissajous curve",
+		"(cos(t), cos(2t+π/3))": "a Lissajous curve", "(3cos(t)+cos(2t), 3sin(t)-sin(2t))": "a hypotrochoid", "(3cos(t)+cos(2t), 3sin(t)+sin(2t))": "an epitrochoid",
+		"(2t-sin(t), 2-cos(t))": "a trochoid", "(1-cos(t), t-sin(t))": "a cycloid", "(t+cos(2t), sin(t))": ""} {
+		c := curveOf(t, text)
+		f, _ := c.WithoutParameter()
+		assert.Equal(t, kind, f.Kind, text)
+		for k := 0; k < 12 && f.Left != nil; k++ {
+			x, y, _ := c.At(0.1 + 0.5*float64(k))
+			assert.InDelta(t, valueOf(t, f.Left, x, y), valueOf(t, f.Right, x, y), 1e-9, "%s: %s = %s", text, expr.Pretty(f.Left), expr.Pretty(f.Right))
+		}
+		assert.Equal(t, kind == "a Lissajous curve", f.Left != nil, text)
+	}
+}
+
+// r = ep/(1 + e cos θ) has the directrix x = p, r = ep/(1 − e sin θ) y = −p (Bronstein, conics in polar coordinates); a circle has none.
+func TestDirectrices(t *testing.T) {
+	for text, want := range map[string][2]string{"2/(1+0.5cos(t))": {"x", "4"}, "2/(1+1.5cos(t))": {"x", "4/3"}, "3/(1-sin(t))": {"y", "−3"}, "2": {}, "1+cos(t)": {}, "1/cos(t)": {}} {
+		left, right, ok := curveOf(t, text).Directrix()
+		assert.Equal(t, want[0] != "", ok, text)
+		if ok {
+			assert.Equal(t, want, [2]string{expr.Pretty(left), expr.Pretty(right)}, text)
 		}
 	}
 }

@@ -86,7 +86,8 @@ type Form struct {
 }
 
 // WithoutParameter eliminates the parameter where that is elementary: a coordinate that is linear in it is solved for it and
-// put into the other; cosine and sine of the same angle are joined by cos² + sin² = 1. Curves that have a name are known by it. One in space
+// put into the other; cosine and sine of the same angle are joined by cos² + sin² = 1, those of multiples by Chebyshev's polynomials. Curves that
+// have a name are known by it. One in space
 // gives false.
 func (c *Curve) WithoutParameter() (f Form, ok bool) {
 	switch {
@@ -95,7 +96,7 @@ func (c *Curve) WithoutParameter() (f Form, ok bool) {
 	case c.R != nil:
 		return c.byName()
 	}
-	for _, way := range []func() (Form, bool){c.byLinear, c.bySquares, c.byPowers} {
+	for _, way := range []func() (Form, bool){c.byLinear, c.bySquares, c.byPowers, c.byWaves, c.byRolling} {
 		if f, ok = way(); ok {
 			return f, true
 		}

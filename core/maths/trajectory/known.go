@@ -231,6 +231,27 @@ func (c *Curve) conic() (f Form, ok bool) {
 	return f, true
 }
 
+// Directrix is the line of a conic with a focus in the pole, of whose distance that of the pole is the eccentricity's multiple: of
+// 1/r = a + b cos θ + c sin θ it is bx + cy = 1, since then ar = 1 − (bx + cy). False for another curve, and for a circle.
+func (c *Curve) Directrix() (left, right expr.Node, ok bool) {
+	if c.R == nil {
+		return nil, nil, false
+	}
+	k, is := fits(func(angle float64) float64 { return 1 / c.Radius(angle) }, one, math.Cos, math.Sin)
+	if !is || k[0] == 0 || k[1] == 0 && k[2] == 0 {
+		return nil, nil, false
+	}
+	// Upright or level it is written as one.
+	for i, letter := range []expr.Node{ofX, ofY} {
+		if k[2-i] == 0 {
+			at, exact := exactly(1 / k[1+i])
+			return letter, at, exact
+		}
+	}
+	left, ok = sumOf(k[1:], ofX, ofY)
+	return left, expr.Num(1), ok
+}
+
 // lemniscate is r² = a cos 2θ + b sin 2θ.
 func (c *Curve) lemniscate() (f Form, ok bool) {
 	k, is := fits(func(angle float64) float64 { r := c.Radius(angle); return r * r }, multiple(math.Cos, 2), multiple(math.Sin, 2))

@@ -182,9 +182,9 @@ func TestWhatACurveEnclosesIsShadedAndTold(t *testing.T) {
 	require.NoError(t, err)
 	for want, d := range map[string]*document.Document{
 		`A=2 \pi\approx 6.2832`: parametric("2cos t + cos(2t)", "2sin t − sin(2t)", "2π"),
-		`A\approx 1.3333`:        parametric("cos t", "sin t cos t", "2π"),
-		`8.881`:                  limaçon,
-		"":                       parametric("cos t", "sin t", "π"),
+		`A\approx 1.3333`:       parametric("cos t", "sin t cos t", "2π"),
+		`8.881`:                 limaçon,
+		"":                      parametric("cos t", "sin t", "π"),
 	} {
 		d, err := edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(trajectory.Inside), Shown: true})
 		require.NoError(t, err)

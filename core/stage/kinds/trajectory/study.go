@@ -194,6 +194,9 @@ func (w *writer) form(c *curves.Curve) {
 	if f.Left != nil {
 		w.line("in x and y", expr.LaTeX(w.asTyped(f.Left), nil)+"="+expr.LaTeX(w.asTyped(f.Right), nil))
 	}
+	if left, right, is := c.Directrix(); is {
+		w.line("directrix", expr.LaTeX(left, nil)+"="+expr.LaTeX(right, nil))
+	}
 }
 
 // asTyped writes an equation as a teacher would: sin u/cos u as tan u, and angles in degrees where the demonstration counts those.
