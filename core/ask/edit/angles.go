@@ -26,9 +26,9 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 		return d, nil, nil
 	}
 	d.AngleUnit = unit
-	u := &unitChange{d: d, unit: unit, convert: number.InDegrees, ticks: document.TicksInDegrees, step: "1", done: map[string]bool{}}
+	u := &unitChange{d: d, unit: unit, convert: number.InDegrees, ticks: document.TicksInDegrees, done: map[string]bool{}}
 	if unit == document.Radian {
-		u.convert, u.ticks, u.step = number.InRadians, document.TicksInPi, "π/180"
+		u.convert, u.ticks = number.InRadians, document.TicksInPi
 	}
 	for _, s := range d.Shown {
 		switch body := s.Body.(type) {
@@ -43,24 +43,8 @@ func SetAngleUnit(before *document.Document, unit document.AngleUnit) (*document
 			}
 		}
 	}
-	u.functions()
+	u.places(u.functions())
 	return d, u.told, d.Check()
-}
-
-// AngleDials are the names of the dials that are angles: that another unit would convert.
-func AngleDials(d *document.Document) map[string]bool {
-	other := map[bool]document.AngleUnit{true: document.Radian, false: document.Degree}[d.AngleUnit == document.Degree]
-	converted, _, err := SetAngleUnit(d, other)
-	if err != nil {
-		return nil
-	}
-	angles := map[string]bool{}
-	for _, before := range d.Parameters() {
-		if after := converted.StatedNamed(before.Name); after.From != before.From || after.To != before.To {
-			angles[before.Name] = true
-		}
-	}
-	return angles
 }
 
 // unitChange converts angles to another unit, each dial, each formula and each axis once.
@@ -69,7 +53,6 @@ type unitChange struct {
 	unit    document.AngleUnit
 	convert func(angle float64) float64
 	ticks   document.TickStyle
-	step    string
 	done    map[string]bool
 	told    []string
 }
@@ -122,43 +105,6 @@ func (u *unitChange) partsOf(id string) {
 		}
 	}
 }
-
-// dial converts a dial that is an angle. A step that is a part of a turn stays that part; another becomes a usual one.
-func (u *unitChange) dial(name string) {
-	dial := u.d.StatedNamed(name)
-	if dial == nil || dial.Kind != document.Parameter || !u.once(dial.ID) {
-		return
-	}
-	dial.From, dial.To = u.end(dial.From), u.end(dial.To)
-	if step := u.end(dial.Step); u.unit == document.Radian && strings.Contains(step, "π") || u.unit == document.Degree && len(step) <= longestStep {
-		dial.Step = step
-	} else {
-		dial.Step = u.step
-	}
-	if s := dial.Sweep; s != nil {
-		for _, text := range append([]*string{&s.Every}, pointersTo(s.At)...) {
-			if *text != "" {
-				*text = u.end(*text)
-			}
-		}
-	}
-	for i := range u.d.Scenes {
-		if v, ok := u.d.Scenes[i].Values[name]; ok {
-			u.d.Scenes[i].Values[name] = u.convert(v)
-		}
-	}
-	u.tell("The dial %s is an angle and counts the new unit.", name)
-}
-
-func pointersTo(texts []string) (list []*string) {
-	for i := range texts {
-		list = append(list, &texts[i])
-	}
-	return list
-}
-
-// longestStep is how long a step may be written to be kept.
-const longestStep = 5
 
 // axis lets a panel's x-axis count the new unit; with equal scales a radian is as long as a unit of y in both.
 func (u *unitChange) axis(p *document.Panel) {
@@ -267,9 +213,9 @@ func (u *unitChange) radius(f *document.Stated) {
 	}
 }
 
-// functions converts what stands inside of trigonometric functions of the stated functions, and the axes over which they are drawn.
-func (u *unitChange) functions() {
-	turned := map[string]bool{}
+// functions converts what stands inside of trigonometric functions, and the axes over which they are drawn; it tells which take an angle.
+func (u *unitChange) functions() (turned map[string]bool) {
+	turned = map[string]bool{}
 	for i := range u.d.Stated {
 		s := &u.d.Stated[i]
 		if s.Kind != document.Function || len(s.Variables) != 1 {
@@ -282,10 +228,10 @@ func (u *unitChange) functions() {
 		a := arguments{u: u, s: s}
 		expr.Walk(n.Node, func(n expr.Node) bool {
 			call, is := n.(*expr.Call)
-			if is && slices.Contains(circular, call.Name) {
+			if is = is && (slices.Contains(circular, call.Name) || turned[call.Name] && len(call.Args) == 1); is {
 				a.terms(call.Args[0])
 			}
-			return !is || !slices.Contains(circular, call.Name)
+			return !is
 		})
 		if len(a.pieces) > 0 {
 			s.Formula = put(s.Formula, a.pieces)
@@ -298,6 +244,7 @@ func (u *unitChange) functions() {
 			u.axis(p)
 		}
 	}
+	return turned
 }
 
 // countsAngles tells that all functions whose graphs stand on a panel take an angle; in degrees the axis says whether it counts them.

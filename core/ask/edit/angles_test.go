@@ -11,6 +11,8 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/table"
+	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trajectory"
 	"parvix/demo"
 )
@@ -66,6 +68,56 @@ func TestAnglesAreConvertedWhereTheyAreAngles(t *testing.T) {
 		require.NoError(t, err)
 		assert.Equal(t, written(t, d), written(t, back), c.typed)
 	}
+}
+
+// A function of a function of an angle takes one too.
+func TestAnAngleIsPutThroughOwnFunctions(t *testing.T) {
+	d := document.New("")
+	for _, line := range []string{"f(x) = 2 sin(x)", "h(x) = f(x − π/3) + π"} {
+		var err error
+		d, err = edit.Typed(d, "", line)
+		require.NoError(t, err)
+	}
+	there, _, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	assert.Equal(t, "f(x − 60) + π", there.StatedNamed("h").Formula)
+	assert.Equal(t, document.TicksInDegrees, there.Panels[0].TicksX)
+	back, _, err := edit.SetAngleUnit(there, document.Radian)
+	require.NoError(t, err)
+	assert.Equal(t, written(t, d), written(t, back))
+}
+
+// What stands on an axis that counts the new unit stays where it was seen: a guide, a point by a dial, a point on a curve, a table; and an
+// angle that is put into a function is converted in every formula. There and back is the same, in decimals too.
+func TestWhatStandsOnAnAxisOfAnglesStaysInItsPlace(t *testing.T) {
+	d := document.New("")
+	for _, line := range []string{"f(x) = 2 sin(x)", "x = π/3", "x = 0.9", "(c, f(c))", "(π/6, f(π/6))", "(1.5, 1)"} {
+		var err error
+		d, err = edit.Typed(d, "", line)
+		require.NoError(t, err, line)
+	}
+	d, err := edit.Put(d, document.Entry{Body: &table.Body{Rows: []table.Row{{X: "π/2", Y: "2"}, {X: "1/2 + 1/3", Y: "0"}}}})
+	require.NoError(t, err)
+	d, err = edit.Put(d, document.Entry{Body: &text.Body{Pieces: []text.Piece{{Kind: text.Value, Text: "f(π/6) + π"}}}})
+	require.NoError(t, err)
+	d.Scenes[0].Values["c"] = math.Pi / 4
+	there, _, err := edit.SetAngleUnit(d, document.Degree)
+	require.NoError(t, err)
+	fields := map[string]bool{}
+	for _, s := range there.Shown {
+		for _, r := range s.Refs() {
+			fields[*r.Text] = true
+		}
+	}
+	for _, text := range []string{"60", "0.9·180/π", "c", "f(c)", "30", "f(30)", "1.5·180/π", "90", "(1/2 + 1/3)·180/π"} {
+		assert.Contains(t, fields, text)
+	}
+	assert.Equal(t, "f(30) + π", there.Said[0].Body.(*text.Body).Pieces[0].Text)
+	assert.Equal(t, 45.0, there.Scenes[0].Values["c"], "the dial is an angle")
+	require.Empty(t, evaluate.Load(there, nil).Problems)
+	back, _, err := edit.SetAngleUnit(there, document.Radian)
+	require.NoError(t, err)
+	assert.Equal(t, written(t, d), written(t, back))
 }
 
 // A number inside of a sine that no π tells to be an angle is left, and said so.

@@ -197,7 +197,7 @@ func (c *checker) stated(s Stated) {
 	c.require(s.Name != "" && len(s.Name) <= 40, s.ID, "name", "a name is needed")
 	c.text(s.ID, "formula", s.Formula)
 	c.require(len(s.Variables) <= 9, s.ID, "variables", "at most 9")
-	for _, text := range []string{s.From, s.To, s.Step} {
+	for _, text := range []string{s.From, s.To, s.Step, s.StepBefore} {
 		c.text(s.ID, "from", text)
 	}
 	if s.Sweep != nil {

@@ -208,6 +208,8 @@ type Stated struct {
 	From string `json:"from,omitempty"`
 	To   string `json:"to,omitempty"`
 	Step string `json:"step,omitempty"`
+	// StepBefore is the step in the other unit of angles, where that is no part of a turn.
+	StepBefore string `json:"stepBefore,omitempty"`
 	// Whole allows whole numbers only.
 	Whole bool `json:"whole,omitempty"`
 	// Colour is the number of the parameter's colour, the same in dial, formulas and words.

@@ -158,6 +158,8 @@ export interface Stated {
   from?: string;
   to?: string;
   step?: string;
+  /** StepBefore is the step in the other unit of angles, where that is no part of a turn. */
+  stepBefore?: string;
   /** Whole allows whole numbers only. */
   whole?: boolean;
   /** Colour is the number of the parameter's colour, the same in dial, formulas and words. */

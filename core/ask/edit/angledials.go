@@ -1,0 +1,67 @@
+package edit
+
+import (
+	"strings"
+
+	"parvix/core/stage/document"
+)
+
+// AngleDials are the names of the dials that are angles: that another unit would convert.
+func AngleDials(d *document.Document) map[string]bool {
+	other := map[bool]document.AngleUnit{true: document.Radian, false: document.Degree}[d.AngleUnit == document.Degree]
+	converted, _, err := SetAngleUnit(d, other)
+	if err != nil {
+		return nil
+	}
+	angles := map[string]bool{}
+	for _, before := range d.Parameters() {
+		if after := converted.StatedNamed(before.Name); after.From != before.From || after.To != before.To {
+			angles[before.Name] = true
+		}
+	}
+	return angles
+}
+
+// dial converts a dial that is an angle. A step that is a part of a turn stays that part; another becomes a usual one.
+func (u *unitChange) dial(name string) {
+	dial := u.d.StatedNamed(name)
+	if dial == nil || dial.Kind != document.Parameter || !u.once(dial.ID) {
+		return
+	}
+	dial.From, dial.To = u.end(dial.From), u.end(dial.To)
+	step, before := u.end(dial.Step), dial.StepBefore
+	dial.StepBefore = ""
+	switch {
+	case before != "" && dial.Step == usualStep[u.unit == document.Radian]:
+		step = before
+	case u.unit == document.Radian && !strings.Contains(step, "π") || u.unit == document.Degree && len(step) > longestStep:
+		step, dial.StepBefore = usualStep[u.unit == document.Degree], dial.Step
+	}
+	dial.Step = step
+	if s := dial.Sweep; s != nil {
+		for _, text := range append([]*string{&s.Every}, pointersTo(s.At)...) {
+			if *text != "" {
+				*text = u.end(*text)
+			}
+		}
+	}
+	for i := range u.d.Scenes {
+		if v, ok := u.d.Scenes[i].Values[name]; ok {
+			u.d.Scenes[i].Values[name] = u.convert(v)
+		}
+	}
+	u.tell("The dial %s is an angle and counts the new unit.", name)
+}
+
+func pointersTo(texts []string) (list []*string) {
+	for i := range texts {
+		list = append(list, &texts[i])
+	}
+	return list
+}
+
+// usualStep is that of an angle, by whether it counts degrees.
+var usualStep = map[bool]string{true: "1", false: "π/180"}
+
+// longestStep is how long a step may be written to be kept.
+const longestStep = 5
