@@ -229,6 +229,30 @@ func TestASweepRestsAtSpecialAngles(t *testing.T) {
 	press(t, l.page, input.Escape)
 }
 
+// A conic is turned about its focus by one action: its places lie α further round, and its findings have its directrix.
+func TestAConicIsTurnedByADial(t *testing.T) {
+	l := counted(t)
+	l.state("r = 2/(1 + 0.5cos θ)")
+	l.click("[aria-label=Shown] button", "^findings")
+	saying(t, l.page, ".trajectory dl", "an ellipse with a focus in the pole")
+	saying(t, l.page, ".trajectory dl", "directrix")
+	l.openIn("[aria-label=Shown]", "What to do with r")
+	l.item("Turn it by a dial")
+	until(t, l.page, `() => parvix.document().stated.some(s => s.formula === 'r(θ − α)')`)
+	drawn(t, l.page)
+	w, alpha := seen(t, l.page), values(t, l.page)["α"]
+	assert.InDelta(t, math.Pi/4, alpha, 1e-9)
+	var places [][2]float64
+	for k := range 40 {
+		angle := 2 * math.Pi * float64(k) / 40
+		r := 2 / (1 + 0.5*math.Cos(angle))
+		sin, cos := math.Sincos(angle + alpha)
+		places = append(places, w.pixel(r*cos, r*sin))
+	}
+	assert.Greater(t, inkAlong(l, 0, places, hues[documentOf(t, l.page).Shown[1].Look.Colour]), 25)
+	l.atMost(5)
+}
+
 // The unit of angles changes there and back: the picture stays, what was converted is told, and the document is what it was.
 func TestTheUnitOfAnglesChangesThereAndBack(t *testing.T) {
 	l := counted(t)

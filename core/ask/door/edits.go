@@ -60,6 +60,9 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		finding := document.Finding(ask.Text)
 		return edit.GuidesThrough(ask.Document, ask.ID, finding, func() []found.Point { return study.PlacesOf(ask.Document, ask.ID, finding) })
 	},
+	AskTransformed: func(ask *Ask) (*document.Document, error) {
+		return edit.Transformed(ask.Document, ask.ID, edit.Transformation(ask.Text))
+	},
 	AskStops: func(ask *Ask) (*document.Document, error) {
 		places, err := study.Stops(ask.Document, ask.ID, ask.Text)
 		if err != nil {

@@ -776,7 +776,7 @@ export interface Prediction {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'stops' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addSpace' | 'addSection' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'transformed' | 'stops' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addSpace' | 'addSection' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -1111,6 +1111,9 @@ export interface ReadingView {
 
 /** Idea is a ready beginning of a demonstration. */
 export type Idea = 'family' | 'steps' | 'types' | 'parameter' | 'beside' | 'circle' | 'wave' | 'polar' | 'parametric' | 'data' | 'surface' | 'space';
+
+/** Transformation is what takes a polar or parametric curve to another one. */
+export type Transformation = 'turned' | 'mirroredX' | 'mirroredY' | 'stretched';
 
 /** Beginning is an idea as it is offered. */
 export interface Beginning {

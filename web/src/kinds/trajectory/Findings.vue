@@ -98,6 +98,9 @@ function showPoints(line: '' | Joining) {
   );
   return bench.askEdit({ kind: 'put', entry });
 }
+
+/** What is told in words alone, which wrap where a formula would be cut. */
+const wordsIn = (latex: string) => /^\\text\{([^{}]*)\}$/.exec(latex)?.[1];
 </script>
 
 <template>
@@ -105,7 +108,8 @@ function showPoints(line: '' | Joining) {
     <dl v-if="view">
       <template v-for="line in view.lines" :key="line.name">
         <dt>{{ line.name }}</dt>
-        <dd><MathText :latex="line.latex" /></dd>
+        <dd v-if="wordsIn(line.latex)">{{ wordsIn(line.latex) }}</dd>
+        <dd v-else><MathText :latex="line.latex" /></dd>
       </template>
     </dl>
     <button class="soft" :aria-expanded="tabulated" @click="table">

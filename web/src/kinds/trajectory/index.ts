@@ -3,7 +3,7 @@ import { curveLabels } from '../labels';
 import Below from './Below.vue';
 import Form from './Form.vue';
 import Icon from '../CurveIcon.vue';
-import { meetingActions, pieceActions, regionActions, tellActions } from './part';
+import { meetingActions, pieceActions, regionActions, tellActions, transformActions } from './part';
 
 export const trajectory: PageKind<'trajectory'> = {
   name: (body) => body.function ?? 'the curve',
@@ -12,7 +12,13 @@ export const trajectory: PageKind<'trajectory'> = {
   labels: curveLabels,
   coloured: (body) => !body.family,
   below: Below,
-  actions: (e) => [...meetingActions(e), ...pieceActions(e), ...tellActions(e), ...regionActions(e)],
+  actions: (e) => [
+    ...meetingActions(e),
+    ...pieceActions(e),
+    ...tellActions(e),
+    ...regionActions(e),
+    ...transformActions(e),
+  ],
   additions: () => [
     {
       key: 'trajectory',

@@ -82,6 +82,22 @@ export function meetingActions(e: EntryOf<'trajectory'>): Action[] {
   });
 }
 
+/** Actions that put a further curve beside one: turned, mirrored, stretched. */
+export function transformActions(e: EntryOf<'trajectory'>): Action[] {
+  if (e.body.family) return [];
+  const ways: [string, string][] = [
+    ['turned', 'Turn it by a dial, as a further curve'],
+    ['mirroredX', 'Mirror it in the x-axis, as a further curve'],
+    ['mirroredY', 'Mirror it in the y-axis, as a further curve'],
+    ['stretched', 'Stretch it by a dial, as a further curve'],
+  ];
+  return ways.map(([way, words]) => ({
+    key: way,
+    words,
+    act: () => void useBench().askEdit({ kind: 'transformed', id: e.id, text: way }),
+  }));
+}
+
 /** Actions that shade what lies between a polar curve and another one. */
 export function regionActions(e: EntryOf<'trajectory'>): Action[] {
   const bench = useBench();
