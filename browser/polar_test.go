@@ -226,6 +226,8 @@ func TestASweepRestsAtSpecialAngles(t *testing.T) {
 	saying(t, l.page, ".problem", "f itself changes with c")
 	l.click("button", "^rests at the findings of g")
 	until(t, l.page, `() => parvix.document().stated.find(s => s.name === 'c').sweep.at.join() === '−2,0,2'`)
+	l.click("button.link", "^goes slower on a stretch")
+	until(t, l.page, `() => parvix.document().stated.find(s => s.name === 'c').sweep.paces?.[0].times === 3`)
 	press(t, l.page, input.Escape)
 }
 

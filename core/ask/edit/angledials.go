@@ -39,7 +39,11 @@ func (u *unitChange) dial(name string) {
 	}
 	dial.Step = step
 	if s := dial.Sweep; s != nil {
-		for _, text := range append([]*string{&s.Every}, pointersTo(s.At)...) {
+		texts := append([]*string{&s.Every}, pointersTo(s.At)...)
+		for i := range s.Paces {
+			texts = append(texts, &s.Paces[i].From, &s.Paces[i].To)
+		}
+		for _, text := range texts {
 			if *text != "" {
 				*text = u.end(*text)
 			}

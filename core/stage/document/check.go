@@ -207,6 +207,12 @@ func (c *checker) stated(s Stated) {
 		for _, text := range append([]string{s.Sweep.Every}, s.Sweep.At...) {
 			c.text(s.ID, "sweep.at", text)
 		}
+		c.require(len(s.Sweep.Paces) <= MaxPaces, s.ID, "sweep.paces", fmt.Sprintf("at most %d", MaxPaces))
+		for _, p := range s.Sweep.Paces {
+			c.text(s.ID, "sweep.paces", p.From)
+			c.text(s.ID, "sweep.paces", p.To)
+			c.require(p.Times >= FastestPace && p.Times <= SlowestPace, s.ID, "sweep.paces", fmt.Sprintf("between %v and %v times", FastestPace, SlowestPace))
+		}
 	}
 }
 

@@ -230,29 +230,6 @@ const (
 	Data      StatedKind = "data"
 )
 
-// Sweep says how a parameter moves by itself.
-type Sweep struct {
-	Way SweepWay `json:"way"`
-	// Seconds is the pace: the time of one run from end to end.
-	Seconds float64 `json:"seconds"`
-	// Every is the distance of the values at which it rests, a formula; At are further ones. Empty for a sweep that rests nowhere.
-	Every string   `json:"every,omitempty"`
-	At    []string `json:"at,omitempty"`
-}
-
-// MaxStops is the largest number of values at which a sweep rests.
-const MaxStops = 720
-
-// SweepWay is the way of a sweep.
-type SweepWay string
-
-// The ways of a sweep.
-const (
-	Once         SweepWay = "once"
-	Round        SweepWay = "round"
-	BackAndForth SweepWay = "backAndForth"
-)
-
 // Finding names what the core finds out about a function of one variable.
 type Finding string
 

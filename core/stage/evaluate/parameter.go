@@ -2,7 +2,6 @@ package evaluate
 
 import (
 	"math"
-	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
@@ -17,6 +16,7 @@ type Parameter struct {
 	Value    float64
 	decimals int
 	stops    []float64
+	paces    []stretch
 	// passing tells that the value is one on the way to another, which is written no finer than the steps.
 	passing bool
 }
@@ -48,7 +48,7 @@ func (d *Demonstration) loadParameters(before *Demonstration) {
 		if s.Whole {
 			p.Step = math.Max(1, math.Round(p.Step))
 		}
-		p.stops = stopsOf(d, p)
+		p.stops, p.paces = stopsOf(d, p), pacesOf(d, p)
 		p.decimals = max(number.Decimals(p.Step, 3), number.Decimals(p.From, 3))
 		p.Value = math.Max(p.From, math.Min(p.To, DefaultValue))
 		if v, ok := starting[s.Name]; ok {
@@ -81,53 +81,6 @@ func goOn(unit, unitBefore document.AngleUnit, now, was *Parameter) float64 {
 		return number.InDegrees(was.Value)
 	}
 	return number.InRadians(was.Value)
-}
-
-// stopsOf are the values within the ends of a dial at which its sweep rests, in rising order.
-func stopsOf(d *Demonstration, p *Parameter) (stops []float64) {
-	s := p.Stated.Sweep
-	if s == nil {
-		return nil
-	}
-	if every := d.Constant(s.Every, 0, p.Stated.ID, "sweep"); every > 0 && (p.To-p.From)/every <= document.MaxStops {
-		for k := math.Ceil(p.From/every - stopSlack); k*every <= p.To+stopSlack*every; k++ {
-			stops = append(stops, k*every)
-		}
-	}
-	for _, text := range s.At {
-		if v := d.Constant(text, math.NaN(), p.Stated.ID, "sweep"); v >= p.From && v <= p.To {
-			stops = append(stops, v)
-		}
-	}
-	slices.Sort(stops)
-	return slices.CompactFunc(stops, func(a, b float64) bool { return math.Abs(b-a) < stopSlack*(p.To-p.From) })
-}
-
-// stopSlack is how near two values are that are taken for one, as a share of the distance of stops, or of the bar.
-const stopSlack = 1e-9
-
-// NextStop is the next value at which the dial rests, up or down from where it is; false where there is none.
-func (p *Parameter) NextStop(up bool) (stop float64, is bool) {
-	slack := stopSlack * (p.To - p.From)
-	for k := range p.stops {
-		if at := p.stops[k]; up && at > p.Value+slack {
-			return at, true
-		}
-		if at := p.stops[len(p.stops)-1-k]; !up && at < p.Value-slack {
-			return at, true
-		}
-	}
-	return 0, false
-}
-
-// RestsOn is the value at which a sweep rests on its way to another one; false where it goes on. One that goes round comes to its end first.
-func (p *Parameter) RestsOn(to float64, round bool) (stop float64, is bool) {
-	up := to > p.Value
-	if round && !up {
-		up, to = true, p.To
-	}
-	stop, is = p.NextStop(up)
-	return stop, is && (up && stop <= to || !up && stop >= to)
 }
 
 // OnStep is the value on the parameter's steps, counted from its lower end, nearest to v and within its ends.
@@ -172,34 +125,4 @@ func (p *Parameter) Text() string {
 		return number.FormatFixed(v, off)
 	}
 	return number.Significant(v, digits)
-}
-
-// SweepAt is where a sweep that started at fraction start stands after so many seconds, and whether it has ended.
-// A start above 1 is one on the way back, as far as it is from 2. A sweep that runs once ends at the upper end; one that starts there begins
-// again at the lower.
-func (p *Parameter) SweepAt(way document.SweepWay, seconds, start, elapsed float64) (value float64, ended bool) {
-	if way != document.BackAndForth && start > 1 {
-		start = 2 - start
-	}
-	if way == document.Once && start >= 1 {
-		start = 0
-	}
-	run := start + elapsed/math.Max(seconds, 0.01)
-	switch way {
-	case document.Once:
-		ended = run >= 1
-		run = math.Min(run, 1)
-	case document.Round:
-		run -= math.Floor(run)
-	case document.BackAndForth:
-		run = math.Mod(run, 2)
-		if run > 1 {
-			run = 2 - run
-		}
-	}
-	value = p.From + run*(p.To-p.From)
-	if p.Stated.Whole || ended {
-		value = p.OnStep(value)
-	}
-	return value, ended
 }

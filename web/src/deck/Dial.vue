@@ -2,12 +2,12 @@
 // One parameter's control: its letter and value, a ruled bar with its ends, step keys, sweep.
 import { computed, ref } from 'vue';
 import { useBench } from '../bench/store';
-import { specialAngles, type DialView, type Stated, type Sweep, type SweepWay } from '../generated/types';
-import Sheet from '../shared/Sheet.vue';
+import type { DialView, Stated, Sweep } from '../generated/types';
 import MathText from '../shared/MathText.vue';
 import DialBar from './DialBar.vue';
 import DialNumber from './DialNumber.vue';
 import EditInPlace from './EditInPlace.vue';
+import SweepSheet from './SweepSheet.vue';
 
 const props = defineProps<{ dial: DialView; index: number; stated: Stated }>();
 const bench = useBench();
@@ -36,34 +36,6 @@ function stop(way: 1 | -1) {
   void bench.moveByHand(['stopDial', props.index, way]);
 }
 
-/** Takes where the sweep rests, each value as it is typed; words of a refusal where one cannot be read. */
-async function setStops(field: 'every' | 'at', text: string): Promise<string> {
-  const parts = text.split(bench.document?.decimalComma ? /;\s*/ : /[;,]\s*/).filter(Boolean);
-  const values = field === 'every' ? [text.trim()].filter(Boolean) : parts;
-  for (const value of values) {
-    const { problem } = await bench.ask({ kind: 'value', text: value });
-    if (problem) return problem.message;
-  }
-  setSweep(field === 'every' ? { every: values[0] } : { at: values.length ? values : undefined });
-  return '';
-}
-
-/** The functions at whose findings it can rest. */
-const studied = computed(() =>
-  (bench.document?.stated ?? []).filter((s) => s.kind === 'function' && s.variables?.length === 1),
-);
-const stopsRefused = ref('');
-async function restAtFindings(of: string) {
-  bench.sweeps.stop(props.index);
-  const problem = await bench.askEdit({ kind: 'stops', id: name.value, text: of });
-  stopsRefused.value = problem?.message ?? '';
-}
-
-/** Rests at the angles whose sine and cosine are known by heart. */
-function restAtSpecial() {
-  setSweep({ every: undefined, at: specialAngles[bench.document?.angleUnit ?? 'radian'] });
-}
-
 function toStart() {
   const start = bench.document?.scenes[bench.scene]?.values[name.value];
   bench.sweeps.stop(props.index);
@@ -89,22 +61,7 @@ const stood = computed(() => {
   return marks.value.find((m) => Math.abs(m.place - at) < 1e-6);
 });
 
-const ways: { way: SweepWay; words: string; sign: string }[] = [
-  { way: 'once', words: 'once, from end to end', sign: '⇥' },
-  { way: 'round', words: 'round and round', sign: '↻' },
-  { way: 'backAndForth', words: 'back and forth', sign: '⇄' },
-];
 const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth', seconds: 6 });
-
-const wayWords = computed(() => ways.find((w) => w.way === sweep.value.way)!);
-
-function setSweep(fields: Partial<Sweep>) {
-  const was = sweep.value;
-  bench.sweeps.stop(props.index);
-  void bench.change(
-    (copy) => (copy.stated.find((s) => s.id === props.dial.id)!.sweep = { ...was, ...fields }),
-  );
-}
 </script>
 
 <template>
@@ -116,59 +73,7 @@ function setSweep(fields: Partial<Sweep>) {
         <DialNumber v-model:typing="typing" :index="index" :name="name" />
         <span v-if="dial.degrees && !typing" class="unit">°</span>
       </div>
-      <Sheet :label="`How ${name} sweeps`" placement="top">
-        <template #default="{ open }">
-          <button class="quiet way" aria-haspopup="dialog" :aria-expanded="open">
-            <span class="only-spoken">How {{ name }} sweeps: {{ wayWords.words }},</span>
-            {{ wayWords.sign }} {{ sweep.seconds }}&nbsp;s
-          </button>
-        </template>
-        <template #content>
-          <a-radio-group :value="sweep.way" class="ways" @change="setSweep({ way: $event.target.value })">
-            <a-radio v-for="w in ways" :key="w.way" :value="w.way">{{ w.words }}</a-radio>
-          </a-radio-group>
-          <label class="pace">
-            seconds for one run
-            <a-input-number
-              :value="sweep.seconds"
-              :min="0.2"
-              :max="600"
-              @change="$event && setSweep({ seconds: Number($event) })"
-            />
-          </label>
-          <div class="pace">
-            rests every
-            <EditInPlace
-              :text="sweep.every ?? ''"
-              :label="`Distance of the values at which ${name} rests`"
-              empty="nowhere"
-              :accept="(t: string) => setStops('every', t)"
-            />
-          </div>
-          <div class="pace">
-            rests at
-            <EditInPlace
-              :text="sweep.at?.join('; ') ?? ''"
-              :label="`Values at which ${name} rests`"
-              empty="nowhere"
-              :accept="(t: string) => setStops('at', t)"
-            />
-          </div>
-          <div class="stops">
-            <button type="button" class="link" @click="restAtSpecial">rests at the special angles</button>
-            <button
-              v-for="f in studied"
-              :key="f.id"
-              type="button"
-              class="link"
-              @click="restAtFindings(f.name)"
-            >
-              rests at the findings of {{ f.name }}
-            </button>
-          </div>
-          <p v-if="stopsRefused" class="problem" role="alert">{{ stopsRefused }}</p>
-        </template>
-      </Sheet>
+      <SweepSheet :dial="dial" :index="index" :sweep="sweep" />
       <span class="step-keys">
         <button
           class="key sweep"
@@ -218,7 +123,7 @@ function setSweep(fields: Partial<Sweep>) {
 
 <style scoped>
 /* Where the room is short its seconds wrap out of sight, and the sign stays whole. */
-.top .way {
+.top :deep(.way) {
   flex: 0 1 auto;
   min-width: 0;
   max-height: 36px;
@@ -268,14 +173,8 @@ function setSweep(fields: Partial<Sweep>) {
 .top.crowded {
   flex-wrap: wrap;
 }
-.top.crowded .way {
+.top.crowded :deep(.way) {
   flex: none;
-}
-.stops {
-  display: grid;
-  justify-items: start;
-  gap: 6px;
-  margin-top: 6px;
 }
 .unit {
   margin-left: -7px;
@@ -293,7 +192,7 @@ function setSweep(fields: Partial<Sweep>) {
   color: var(--hue);
   font-size: 1.1em;
 }
-.way {
+.top :deep(.way) {
   font-size: 14px;
   min-height: 36px;
 }
@@ -327,7 +226,7 @@ function setSweep(fields: Partial<Sweep>) {
   color: var(--muted);
   min-width: 22px;
 }
-.presenting .way {
+.presenting :deep(.way) {
   display: none;
 }
 .presenting .dial {
@@ -342,17 +241,5 @@ function setSweep(fields: Partial<Sweep>) {
 }
 .presenting .end {
   font-size: calc(13px * var(--type));
-}
-.ways {
-  display: grid;
-  gap: 6px;
-  margin-bottom: 10px;
-}
-.pace {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  max-width: 300px;
-  white-space: normal;
 }
 </style>

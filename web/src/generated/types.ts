@@ -170,16 +170,6 @@ export interface Stated {
   hidden?: boolean;
 }
 
-/** Sweep says how a parameter moves by itself. */
-export interface Sweep {
-  way: SweepWay;
-  /** Seconds is the pace: the time of one run from end to end. */
-  seconds: number;
-  /** Every is the distance of the values at which it rests, a formula; At are further ones. Empty for a sweep that rests nowhere. */
-  every?: string;
-  at?: string[];
-}
-
 /** Scene is a kept state. */
 export interface Scene {
   id: string;
@@ -252,6 +242,26 @@ export interface Sight {
   up?: number;
   /** Perspective draws what is farther away smaller. */
   perspective?: boolean;
+}
+
+/** Sweep says how a parameter moves by itself. */
+export interface Sweep {
+  way: SweepWay;
+  /** Seconds is the pace: the time of one run from end to end. */
+  seconds: number;
+  /** Every is the distance of the values at which it rests, a formula; At are further ones. Empty for a sweep that rests nowhere. */
+  every?: string;
+  at?: string[];
+  /** Paces are stretches of values that are run through slower, or faster. */
+  paces?: Pace[];
+}
+
+/** Pace is a stretch of values that takes Times as long as it would. */
+export interface Pace {
+  /** From and To are its ends, formulas. */
+  from: string;
+  to: string;
+  times: number;
 }
 
 // core/stage/kinds/family
