@@ -247,10 +247,14 @@ func measured(t *testing.T, name string, d *document.Document, move func(t *test
 	if !strings.Contains(name, *onlyFigures) {
 		return
 	}
-	page := visit(t, 1280, 800)
+	var width, height int
+	_, err := fmt.Sscanf(*figuresAt, "%dx%d", &width, &height)
+	require.NoError(t, err)
+	page := visit(t, width, height)
 	enterAs(t, page, "/api/session/demo", "{}")
 	goTo(t, page, "/bench/"+importDocument(t, page, d))
 	drawn(t, page)
+	require.NoError(t, proto.EmulationSetCPUThrottlingRate{Rate: *figuresSlowed}.Call(page))
 	move(t, page, 60) // warm
 	before := ask[int](t, page, `() => { const n = parvix.timings.length; parvix.timings.splice(0); return n; }`)
 	require.Positive(t, before)

@@ -27,6 +27,8 @@ import (
 var (
 	takeScreenshots = flag.Bool("screenshots", false, "write docs/screenshots")
 	takeFigures     = flag.Bool("figures", false, "measure frames and openings")
+	figuresAt       = flag.String("at", "1280x800", "the size of the window in which frames are measured")
+	figuresSlowed   = flag.Float64("slowed", 1, "by how much the processor is slowed meanwhile")
 	onlyFigures     = flag.String("only", "", "measure only the frames whose name says this")
 )
 
