@@ -89,6 +89,9 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 	AskAddSection: func(ask *Ask) (*document.Document, error) {
 		return edit.AddSection(ask.Document, ask.ID, surface.Axis(ask.Text), ask.Scene)
 	},
+	AskAddMap: func(ask *Ask) (*document.Document, error) {
+		return edit.AddMap(ask.Document, ask.ID, ask.Scene)
+	},
 	AskRemovePanel: func(ask *Ask) (*document.Document, error) { return edit.RemovePanel(ask.Document, ask.Panel) },
 	AskWatch:       func(ask *Ask) (*document.Document, error) { return edit.Watch(ask.Document, ask.ID, ask.Scene) },
 	AskAddCircle: func(ask *Ask) (*document.Document, error) {

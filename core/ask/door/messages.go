@@ -101,6 +101,7 @@ const (
 	AskRemoveScene   AskKind = "removeScene"   // Document, Scene → Document
 	AskAddSpace      AskKind = "addSpace"      // Document → Document with an empty space panel
 	AskAddSection    AskKind = "addSection"    // Document, ID of a surface, Text x, y or z, Scene → Document with a section at a new dial and its graph
+	AskAddMap        AskKind = "addMap"        // Document, ID of a surface, Scene → Document with its level curves in a plane panel
 	AskAddPanel      AskKind = "addPanel"      // Document, Panel, Empty → Document
 	AskRemovePanel   AskKind = "removePanel"   // Document, Panel → Document
 	AskAngleUnit     AskKind = "angleUnit"     // Document, Text the unit → Document

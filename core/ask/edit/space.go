@@ -194,7 +194,7 @@ func showOfSurface(d *document.Document, of *document.Entry, w PieceWanted) (*do
 	piece := surface.SurfacePiece(w.Piece)
 	there := turnPiece(d, w, func(body document.Body) bool {
 		p, ok := body.(*surface.PartBody)
-		return ok && p.Of == w.Of && p.Piece == piece
+		return ok && p.Of == w.Of && p.Piece == piece && (piece != surface.Levels || p.OnFloor)
 	})
 	if there || !w.Shown {
 		return d, nil
@@ -202,7 +202,7 @@ func showOfSurface(d *document.Document, of *document.Entry, w PieceWanted) (*do
 	part := surface.PartBody{Of: w.Of, Piece: piece}
 	if piece == surface.Levels {
 		part.OnFloor = true
-		return Put(d, document.Entry{Body: &part})
+		return Put(d, document.Entry{Where: document.Where{Panels: spacePanels(d)}, Body: &part})
 	}
 	part.X, part.Y = placeOn(d, w.Of, w.Scene)
 	return Put(d, document.Entry{Where: of.Where, Body: &part})

@@ -11,6 +11,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/surface"
+	"parvix/core/stage/stagetest"
 )
 
 // f(x, y) = x²y³ has f_x = 2xy³, f_y = 3x²y², f_xy = 6xy², f_yy = 6x²y (common practice); they are written as textbooks write them, and
@@ -85,4 +86,33 @@ func TestATripleIsACurveInSpace(t *testing.T) {
 	beside, err := edit.Typed(plane, "", "(cos t, sin t, t/5)")
 	require.NoError(t, err)
 	assert.Len(t, beside.Panels, 2, "space stands beside a plane on which something is shown")
+}
+
+// A map from above is a plane panel of its own with the axes of space; level curves in space stand there alone.
+func TestLevelCurvesInSpaceAndAsAMap(t *testing.T) {
+	d, err := edit.Typed(document.New(""), "", "f(x, y) = x² − y²")
+	require.NoError(t, err)
+	id := d.Shown[0].ID
+	d, err = edit.AddSection(d, id, surface.AcrossY, 0)
+	require.NoError(t, err)
+	d, err = edit.ShowPiece(d, edit.PieceWanted{Of: id, Piece: string(surface.Levels), Shown: true})
+	require.NoError(t, err)
+	assert.Equal(t, []string{d.Panels[0].ID}, d.Shown[len(d.Shown)-1].Where.Panels)
+	d, err = edit.AddMap(d, id, 0)
+	require.NoError(t, err)
+	require.Len(t, d.Panels, 3)
+	above, space := d.Panels[2], d.Panels[0].Window
+	assert.Equal(t, document.Plane, above.Kind)
+	assert.Equal(t, [4]float64{space.Left, space.Right, space.Bottom, space.Top}, [4]float64{above.Window.Left, above.Window.Right, above.Window.Bottom, above.Window.Top})
+	e := stagetest.Loaded(t, d)
+	names := func(panel int) (list []string) {
+		for _, s := range e.Frame(panel, 400, 300).Appearing {
+			list = append(list, s.Entry.ID)
+		}
+		return list
+	}
+	assert.Equal(t, []string{d.Shown[len(d.Shown)-1].ID}, names(2))
+	assert.NotContains(t, names(1), d.Shown[len(d.Shown)-1].ID)
+	_, err = edit.AddMap(d, "nothing", 0)
+	assert.Error(t, err)
 }

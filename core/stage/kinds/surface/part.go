@@ -26,11 +26,13 @@ type Part struct {
 	sampler              sample.Sampler
 	// now is where the point on the surface is.
 	now view.Place
+	// mapped tells that a gradient may stand on a map too: on panels that were chosen for it.
+	mapped bool
 }
 
 // Load finds the surface and reads the formulas.
 func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
-	p := &Part{body: b, of: d.Other(b.Of), atDial: -1, xDial: -1, yDial: -1}
+	p := &Part{body: b, of: d.Other(b.Of), atDial: -1, xDial: -1, yDial: -1, mapped: b.Piece == Gradient && len(e.Where.Panels) > 0}
 	if p.of == nil || p.of.Entry.Kind() != (&Body{}).Kind() {
 		d.Report(problem.New("field", 0, 0, "of", "the surface is no longer there"), e.ID, "of")
 		return nil
@@ -69,9 +71,9 @@ func (p *Part) surface() *Live {
 	return l
 }
 
-// AppearsIn tells that it stands in space; level curves are a map of the plane too.
+// AppearsIn tells that it stands in space; level curves are a map of the plane too, on which a gradient may stand.
 func (p *Part) AppearsIn(kind document.PanelKind) bool {
-	return kind == document.InSpace || kind == document.Plane && p.body.Piece == Levels
+	return kind == document.InSpace || kind == document.Plane && (p.body.Piece == Levels || p.mapped)
 }
 
 // Update works out where the point on the surface is.
@@ -125,6 +127,9 @@ func (p *Part) Compose(on *compose.On) []compose.Anchor {
 			return p.levels(on)
 		}
 		return p.levelMap(on)
+	}
+	if p.body.Piece == Gradient && !on.View.Projection.Is {
+		return gradientOnMap(p, on)
 	}
 	at := p.place(on)
 	if !at.IsFinite() || !on.View.Projection.Holds(at) {

@@ -184,3 +184,26 @@ func TestFindingsOfASurface(t *testing.T) {
 	assert.Equal(t, `-4\dots 4`, told["heights over this floor"])
 	assert.NotContains(t, told, "highest around")
 }
+
+// On the panels that are chosen for it a gradient stands on the map: from (1, 1) along (2x, −2y) = (2, −2), and tells it.
+func TestAGradientStandsOnTheMap(t *testing.T) {
+	body := &surface.PartBody{Of: "u1", Piece: surface.Gradient, X: "p", Y: "q"}
+	for _, panels := range [][]string{nil, {"space1", "panel"}} {
+		e := over(t, "x² − y²", document.Entry{ID: "v1", Where: document.Where{Panels: panels}, Body: body})
+		var c compose.Composer
+		p := c.Compose(e.Frame(1, 600, 600))
+		if panels == nil {
+			assert.Empty(t, p.Labels, "in space alone")
+			continue
+		}
+		require.Len(t, p.Labels, 1)
+		assert.Equal(t, `\text{grad}\,f=(2,\,−2)`, p.Labels[0].LaTeX)
+		line := 0
+		for r := range picture.Records(p.Live) {
+			if picture.Op(r[0]) == picture.Line {
+				line++
+			}
+		}
+		assert.Positive(t, line)
+	}
+}

@@ -104,8 +104,32 @@ func (p *Part) gradient(on *compose.On, at view.Place) []compose.Anchor {
 		on.Space.AddStrand(solid.Strand{Line: []view.Place{floor, tip}, Pen: pen, Owner: on.Index, Head: arrowhead})
 		x, y = on.InSpace(tip)
 	}
-	label := `\text{grad}\,` + evaluate.HeadLaTeX(l.body.Function, nil) + "=(" + number.Format(slopes[0], 2) + `,\,` + number.Format(slopes[1], 2) + ")"
-	return on.Labelled(compose.Anchor{X: x, Y: y, IsPoint: true}, label, colour)
+	return on.Labelled(compose.Anchor{X: x, Y: y, IsPoint: true}, gradientLaTeX(p, slopes), colour)
+}
+
+// gradientLaTeX tells the components of a gradient, the first two slopes.
+func gradientLaTeX(p *Part, slopes [5]float64) string {
+	return `\text{grad}\,` + evaluate.HeadLaTeX(p.surface().body.Function, nil) + "=(" + number.Format(slopes[0], 2) + `,\,` + number.Format(slopes[1], 2) + ")"
+}
+
+// gradientOnMap draws the gradient from above, where it stands upright on the level curve through its place.
+func gradientOnMap(p *Part, on *compose.On) []compose.Anchor {
+	v, in := on.View, on.Now.Inputs()
+	x, y := p.x.At(in), p.y.At(in)
+	slopes := p.surface().Shape.Slopes(x, y, p.surface().inputs(on.Now))
+	size := math.Hypot(slopes[0], slopes[1])
+	if math.IsNaN(size) || math.IsInf(size, 0) || !v.Sees(x, y) {
+		return nil
+	}
+	colour := compose.ColourOf(on.Entry)
+	from := on.At(x, y)
+	const longest, least = 0.35, 1e-12
+	scale := math.Min(1, longest*math.Min(v.Right-v.Left, v.Top-v.Bottom)/math.Max(size, least))
+	to := [2]float64{v.X(x + slopes[0]*scale), v.Y(y + slopes[1]*scale)}
+	if size > least {
+		on.Arrow(compose.Stroke(colour, on.Scaled(compose.GuideWidth+1), picture.Whole, 1), from, to)
+	}
+	return on.Labelled(compose.Anchor{X: to[0], Y: to[1], IsPoint: true}, gradientLaTeX(p, slopes), colour)
 }
 
 // slopes puts the tangents of both sections through the point, each with its slope.

@@ -45,7 +45,14 @@ export const surface: PageKind<'surface'> = {
   },
   actions: (e) => [
     ...sectionActions(e),
-    ...pieceActions(e.id, pieces, (piece) => partsOf(e.id).find((p) => p.body.piece === piece)),
+    ...pieceActions(e.id, pieces, (piece) =>
+      partsOf(e.id).find((p) => p.body.piece === piece && (piece !== 'levels' || p.body.onFloor)),
+    ),
+    {
+      key: 'map',
+      words: 'Draw its level curves from above, in a panel beside',
+      act: () => void useBench().askEdit({ kind: 'addMap', id: e.id, scene: useBench().scene }),
+    },
     {
       key: 'tell',
       words: `Put the formula of ${e.body.function} into a text, live`,
