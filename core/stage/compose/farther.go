@@ -82,13 +82,13 @@ func (s *labelling) awayFrom(i int, at, away [2]float64, cost int) spot {
 	return far
 }
 
-// mostExchanges bounds what is tried to make room for one label.
-const mostExchanges = 24
+// mostExchanges bounds what is tried to make room for one label, mostInAll for all of a picture.
+const mostExchanges, mostInAll = 24, 96
 
 // exchange makes room for labels that cover something or go back and forth: another moves when both have a better place then.
 func (s *labelling) exchange() {
 	for i := range s.spots {
-		if s.spots[i].cost < turnsBack || s.isListed(i) {
+		if s.spots[i].cost < turnsBack || s.isListed(i) || s.exchanged >= mostInAll {
 			continue
 		}
 		tries, most := 0, covers
@@ -105,6 +105,7 @@ func (s *labelling) exchange() {
 				return most
 			}
 			tries++
+			s.exchanged++
 			if at.cost += s.weight(i, &at, other); at.cost >= most {
 				return most
 			}

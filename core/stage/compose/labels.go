@@ -67,7 +67,12 @@ type labelling struct {
 	isCut   []bool
 	points  owners
 	rows    map[string]*row
+	// searched is for how many labels a place was looked for, exchanged how often room was made.
+	searched, exchanged int
 }
+
+// mostSearched bounds the labels of one picture for which a place is looked for: where there are so many, hardly any has room left.
+const mostSearched = 60
 
 // place puts every label where it covers nothing and is nearest to its own: points first, since they cannot choose. A curve whose
 // label has no place is named in a legend; another label is left out.
@@ -93,7 +98,8 @@ func (c *Composer) place(anchors []Anchor, drawn []float32) {
 	}
 	for _, points := range []bool{true, false} {
 		for i := range anchors {
-			if anchors[i].IsPoint == points && s.spots[i].cost >= covers && !s.isListed(i) {
+			if anchors[i].IsPoint == points && s.spots[i].cost >= covers && !s.isListed(i) && s.searched < mostSearched {
+				s.searched++
 				s.spots[i] = s.find(i)
 			}
 		}
