@@ -12,6 +12,8 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/document"
 )
 
 // What is pressed, turned, typed into or looked at has a name of its own (WCAG 2.2, 4.1.2).
@@ -47,45 +49,54 @@ func heard(t *testing.T, page *rod.Page) (list []node) {
 // All demonstrations are gone through as somebody does who neither sees nor points: every scene by its key while presenting, each thing named
 // without holes, every dial told as a number.
 func TestAllScenesAreWalkedByKeyAndHeard(t *testing.T) {
-	page := visit(t, 1280, 800)
-	signInDemo(t, page)
 	for _, d := range demoDocuments(t) {
-		goTo(t, page, "/shelf")
-		one(t, page, ".card[data-title]")
-		copyBench(t, page, d.Title)
-		focusOn(t, page, "Present")
-		press(t, page, input.Enter)
-		until(t, page, `() => !!document.querySelector('.bench.presenting')`)
-		for scene := range d.Scenes {
-			if scene > 0 {
-				press(t, page, input.PageDown)
-			}
-			if len(d.Scenes) > 1 {
-				following := "The last scene"
-				if scene+1 < len(d.Scenes) {
-					following = "The next scene: " + d.Scenes[scene+1].Name
-				}
-				until(t, page, `label => [...document.querySelectorAll('button')].some(b => b.getAttribute('aria-label') === label)`, following)
-			}
-			drawn(t, page)
-			where := fmt.Sprintf("%s, scene %d", d.Title, scene+1)
-			panels := 0
-			for _, n := range heard(t, page) {
-				assert.False(t, named[n.role] && n.name == "", "%s: a %s without a name", where, n.role)
-				assert.Empty(t, unheard.FindString(n.name+" "+n.value), "%s: the %s “%s” “%s”", where, n.role, n.name, n.value)
-				if strings.HasPrefix(n.name, "Plane. ") || strings.HasPrefix(n.name, "Circle. ") || strings.HasPrefix(n.name, "Space. ") {
-					panels++
-				}
-			}
-			assert.Positive(t, panels, "%s: a panel is named", where)
-			// The tree that the browser hands out leaves the text of a value out; it is an attribute.
-			for _, value := range ask[[]string](t, page, `() => [...document.querySelectorAll('.deck [role=slider]')].map(e => e.getAttribute('aria-valuetext'))`) {
-				assert.Regexp(t, `^[−-]?[0-9π√/.,]+°?$`, value, "%s: a dial tells a number", where)
-			}
+		t.Run(d.Title, func(t *testing.T) { walked(t, d) })
+	}
+}
+
+// walked goes through the scenes of one demonstration, on a page of its own.
+func walked(t *testing.T, d *document.Document) {
+	page := visit(t, 1280, 800)
+	enterAs(t, page, "/api/session/demo", "{}")
+	goTo(t, page, "/bench/"+importDocument(t, page, d))
+	drawn(t, page)
+	focusOn(t, page, "Present")
+	press(t, page, input.Enter)
+	until(t, page, `() => !!document.querySelector('.bench.presenting')`)
+	for scene := range d.Scenes {
+		if scene > 0 {
+			press(t, page, input.PageDown)
 		}
-		dialsByKey(t, page, d.Title)
-		press(t, page, input.Escape)
-		until(t, page, `() => !document.querySelector('.bench.presenting')`)
+		if len(d.Scenes) > 1 {
+			following := "The last scene"
+			if scene+1 < len(d.Scenes) {
+				following = "The next scene: " + d.Scenes[scene+1].Name
+			}
+			until(t, page, `label => [...document.querySelectorAll('button')].some(b => b.getAttribute('aria-label') === label)`, following)
+		}
+		drawn(t, page)
+		assertHeard(t, page, fmt.Sprintf("scene %d", scene+1))
+	}
+	dialsByKey(t, page)
+	press(t, page, input.Escape)
+	until(t, page, `() => !document.querySelector('.bench.presenting')`)
+}
+
+// assertHeard holds that all of a presented scene is told, and nothing that is none.
+func assertHeard(t *testing.T, page *rod.Page, where string) {
+	t.Helper()
+	panels := 0
+	for _, n := range heard(t, page) {
+		assert.False(t, named[n.role] && n.name == "", "%s: a %s without a name", where, n.role)
+		assert.Empty(t, unheard.FindString(n.name+" "+n.value), "%s: the %s “%s” “%s”", where, n.role, n.name, n.value)
+		if strings.HasPrefix(n.name, "Plane. ") || strings.HasPrefix(n.name, "Circle. ") || strings.HasPrefix(n.name, "Space. ") {
+			panels++
+		}
+	}
+	assert.Positive(t, panels, "%s: a panel is named", where)
+	// The tree that the browser hands out leaves the text of a value out; it is an attribute.
+	for _, value := range ask[[]string](t, page, `() => [...document.querySelectorAll('.deck [role=slider]')].map(e => e.getAttribute('aria-valuetext'))`) {
+		assert.Regexp(t, `^[−-]?[0-9π√/.,]+°?$`, value, "%s: a dial tells a number", where)
 	}
 }
 
@@ -102,7 +113,7 @@ func focusOn(t *testing.T, page *rod.Page, name string) {
 }
 
 // dialsByKey moves each dial of the scene in sight by an arrow key, and back.
-func dialsByKey(t *testing.T, page *rod.Page, where string) {
+func dialsByKey(t *testing.T, page *rod.Page) {
 	t.Helper()
 	for _, name := range ask[[]string](t, page, `() => [...document.querySelectorAll('.deck [role=slider]')].filter(e => e.getClientRects().length && e.getAttribute('aria-disabled') !== 'true').map(e => e.getAttribute('aria-label'))`) {
 		focusOn(t, page, name)
@@ -115,7 +126,7 @@ func dialsByKey(t *testing.T, page *rod.Page, where string) {
 			press(t, page, key)
 			drawn(t, page)
 		}
-		assert.Greater(t, math.Abs(values(t, page)[name]-before), 1e-12, "%s: the dial %s obeys the arrow keys", where, name)
+		assert.Greater(t, math.Abs(values(t, page)[name]-before), 1e-12, "the dial %s obeys the arrow keys", name)
 		press(t, page, back)
 		drawn(t, page)
 	}
