@@ -5,9 +5,10 @@ import (
 	"strings"
 
 	"parvix/core/formula/expr"
+	"parvix/core/formula/number"
+	angles "parvix/core/maths/circle"
 	"parvix/core/numeric/program"
 	"parvix/core/stage/document"
-	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/point"
@@ -77,13 +78,17 @@ func placesIn(body document.Body) (list []*string) {
 	return list
 }
 
-// asDegrees is how a place in radians that is no share of π is written where the axis counts degrees.
-const asDegrees = "·180/π"
+// inOther is how a place that has no short number in another unit is written there: 0.9 radians as 0.9·180/π degrees, 17.3° as 17.3·π/180.
+var inOther = map[document.AngleUnit]string{document.Degree: "·180/π", document.Radian: "·π/180"}
 
 // place writes a place on a converted axis in the new unit: a dial that it is becomes an angle, a number is converted exactly.
 func (u *unitChange) place(text string) string {
-	if u.unit == document.Radian && strings.HasSuffix(text, asDegrees) {
-		return unbracketed(strings.TrimSuffix(text, asDegrees))
+	was := document.Radian
+	if u.unit == document.Radian {
+		was = document.Degree
+	}
+	if own, is := strings.CutSuffix(text, inOther[was]); is {
+		return unbracketed(own)
 	}
 	f, err := expr.Parse(text, scope(u.d))
 	if err != nil || hasUnit(f.Node) {
@@ -97,13 +102,13 @@ func (u *unitChange) place(text string) string {
 		u.tell("The place %s stays as it is: whether its letters are angles is not known.", text)
 		return text
 	}
-	if u.isShareOfPi(f.Node) {
+	if u.isShort(f.Node) {
 		return u.written(f.Node, text)
 	}
-	if _, sum := f.Node.(*expr.Binary); sum {
+	if _, sum := f.Node.(*expr.Binary); sum || strings.HasPrefix(text, "(") {
 		text = "(" + text + ")"
 	}
-	return text + asDegrees
+	return text + inOther[u.unit]
 }
 
 // unbracketed takes the brackets off that place has put around a formula.
@@ -114,17 +119,17 @@ func unbracketed(text string) string {
 	return text
 }
 
-// isShareOfPi tells that a number can be written in the new unit exactly: one in degrees always, one in radians where it is a share of π.
-func (u *unitChange) isShareOfPi(n expr.Node) bool {
-	if u.unit == document.Radian {
-		return true
-	}
+// isShort tells that an angle is a share of π, so that both units write it exactly.
+func (u *unitChange) isShort(n expr.Node) bool {
 	at, err := program.CompilePoint(n, []string{"\x00"})
 	if err != nil {
 		return false
 	}
-	_, is := evaluate.ShareOfPi(at([]float64{0}))
-	return is
+	v := at([]float64{0})
+	if u.unit == document.Radian {
+		v = number.InRadians(v)
+	}
+	return angles.At(v).Exact() != nil
 }
 
 // put converts the numbers in a formula that are put into functions of an angle.

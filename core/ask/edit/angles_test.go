@@ -11,6 +11,7 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/kinds/table"
 	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/kinds/trajectory"
@@ -116,6 +117,32 @@ func TestWhatStandsOnAnAxisOfAnglesStaysInItsPlace(t *testing.T) {
 	assert.Equal(t, 45.0, there.Scenes[0].Values["c"], "the dial is an angle")
 	require.Empty(t, evaluate.Load(there, nil).Problems)
 	back, _, err := edit.SetAngleUnit(there, document.Radian)
+	require.NoError(t, err)
+	assert.Equal(t, written(t, d), written(t, back))
+}
+
+// Begun in degrees it is the same: whole angles become shares of π, others keep what was typed; brackets that were typed stay.
+func TestPlacesInDegreesComeBackToo(t *testing.T) {
+	d := document.New("")
+	d.AngleUnit = document.Degree
+	d.Panels[0].TicksX = document.TicksInDegrees
+	for _, line := range []string{"f(x) = sin(x)", "x = 60", "x = 17.3", "x = (12.7)", "x = 100/7", "(45, f(22.5))"} {
+		var err error
+		d, err = edit.Typed(d, "", line)
+		require.NoError(t, err, line)
+	}
+	there, _, err := edit.SetAngleUnit(d, document.Radian)
+	require.NoError(t, err)
+	before, after := evaluate.Load(d, nil), evaluate.Load(there, nil)
+	require.Empty(t, after.Problems)
+	for i, s := range before.Shown {
+		if g, is := s.Live.(*guide.Live); is {
+			assert.InDelta(t, g.At*math.Pi/180, after.Shown[i].Live.(*guide.Live).At, 1e-12, "%s", there.Shown[i].Field("at"))
+		}
+	}
+	assert.Equal(t, "π/3", there.Shown[1].Field("at"))
+	assert.Equal(t, "17.3·π/180", there.Shown[2].Field("at"))
+	back, _, err := edit.SetAngleUnit(there, document.Degree)
 	require.NoError(t, err)
 	assert.Equal(t, written(t, d), written(t, back))
 }

@@ -9,7 +9,7 @@ import (
 // insideLines is on how many level lines the inside of a curve is measured.
 const insideLines = 1500
 
-// crossing of a level line: where, and whether the curve goes up (1) or down (−1) there.
+// levelCrossing is a crossing of a level line: where, and whether the curve goes up (1) or down (−1) there.
 type levelCrossing struct {
 	x  float64
 	up int

@@ -71,17 +71,19 @@ func RegionArea(region func(direction float64) (near, far float64)) float64 {
 		a := (float64(k) + 0.5) * width
 		b := a + width
 		high := density(b)
-		switch {
-		case low <= 0 && high <= 0:
-			begun = b
-		case low < 0:
-			begun = crossing(density, a, b)
-		case high < 0:
-			add(begun, crossing(density, a, b))
-			begun = b
+		if low <= 0 && high <= 0 {
+			begun, low = b, high
+			continue
 		}
-		if long := k%sectorsTogether == sectorsTogether-1 || k == regionSteps-1; long && high >= 0 && begun < b {
-			add(begun, b)
+		if low < 0 {
+			begun = crossing(density, a, b)
+		}
+		end := b
+		if high < 0 {
+			end = crossing(density, a, b)
+		}
+		if high <= 0 || k%sectorsTogether == sectorsTogether-1 || k == regionSteps-1 {
+			add(begun, end)
 			begun = b
 		}
 		low = high

@@ -57,3 +57,23 @@ func TestARegionThatRunsOffHasNoArea(t *testing.T) {
 		assert.True(t, math.IsInf(area, 1), "%s: %v", about, area)
 	}
 }
+
+// The petals of cos nθ have the area π/4 together for an odd n, π/2 for an even one, a lemniscate r² = cos 2(θ − s) has 1 wherever it is turned
+// to (Lawrence, from memory): what begins and ends where nothing is enclosed is counted up to there.
+func TestWhatEndsWhereNothingIsEnclosed(t *testing.T) {
+	pole := func(float64) float64 { return 0 }
+	area := func(r func(float64) float64, to float64) float64 {
+		return trajectory.RegionArea(trajectory.Between(trajectory.Encloses(r, 0, to), pole, false))
+	}
+	for n := 2.0; n <= 9; n++ {
+		want, to := math.Pi/4, math.Pi
+		if math.Mod(n, 2) == 0 {
+			want, to = math.Pi/2, 2*math.Pi
+		}
+		assert.InDelta(t, want, area(func(a float64) float64 { return math.Cos(n * a) }, to), 1e-9, "%v", n)
+	}
+	for k := range 40 {
+		turned := float64(k) * math.Pi / 37
+		assert.InDelta(t, 1, area(func(a float64) float64 { return math.Sqrt(math.Max(0, math.Cos(2*(a-turned)))) }, 2*math.Pi), 1e-6, "turned by %v", turned)
+	}
+}

@@ -130,8 +130,7 @@ const gridSide = 256
 
 func newStepGrid(steps int) *stepGrid {
 	const perStep = 4
-	g := &stepGrid{heads: make([]int32, gridSide*gridSide), next: make([]int32, 1, perStep*steps), steps: make([]int32, 1, perStep*steps)}
-	return g
+	return &stepGrid{heads: make([]int32, gridSide*gridSide), next: make([]int32, 1, perStep*steps), steps: make([]int32, 1, perStep*steps)}
 }
 
 // square is the place of a square's list.

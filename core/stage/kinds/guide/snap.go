@@ -36,13 +36,8 @@ func (l *Live) look(d evaluate.Moment, h evaluate.Hand) *notable {
 	*n = notable{panel: h.Panel.ID, left: h.View.Left, right: h.View.Right, stamp: stamp, y: []float64{0}}
 	in := append([]float64(nil), d.Inputs()...)
 	for _, f := range curves {
-		variable := f.Stated.Variables[0]
-		node := f.Inlined
-		for order := range 3 {
-			if order > 0 {
-				node = symbolic.Derivative(node, variable)
-			}
-			places, _ := breaks.NewRoots(node, l.inputs(variable)).Find(snapWork, n.left, n.right, in)
+		for order, roots := range l.rootsOf(f) {
+			places, _ := roots.Find(snapWork, n.left, n.right, in)
 			for _, x := range places {
 				n.x = append(n.x, x)
 				if y := f.Curve.At(x, in); order > 0 && !math.IsNaN(y) {
@@ -52,6 +47,18 @@ func (l *Live) look(d evaluate.Moment, h evaluate.Hand) *notable {
 		}
 	}
 	return n
+}
+
+// rootsOf finds where a function and its first two derivatives are 0; their formulas are read once.
+func (l *Live) rootsOf(f *evaluate.Function) []*breaks.Roots {
+	if l.roots[f] == nil {
+		variable, node := f.Stated.Variables[0], f.Inlined
+		for range 3 {
+			l.roots[f] = append(l.roots[f], breaks.NewRoots(node, l.inputs(variable)))
+			node = symbolic.Derivative(node, variable)
+		}
+	}
+	return l.roots[f]
 }
 
 // curves are the functions whose graphs are seen on a panel, with a number that grows when one of their values moves.
