@@ -64,7 +64,7 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		return edit.Transformed(ask.Document, ask.ID, edit.Transformation(ask.Text))
 	},
 	AskStops: func(ask *Ask) (*document.Document, error) {
-		places, err := study.Stops(ask.Document, ask.ID, ask.Text)
+		places, err := study.Stops(ask.Document, ask.ID, ask.Text, ask.Values)
 		if err != nil {
 			return nil, err
 		}

@@ -74,7 +74,7 @@ const (
 	AskDecimals      AskKind = "decimals"      // Document, Comma → Document
 	AskGuides        AskKind = "guides"        // Document, ID a function's name, Text a finding → Document
 	AskTransformed   AskKind = "transformed"   // Document, ID of a polar or parametric curve, Text a transformation → Document with a further curve
-	AskStops         AskKind = "stops"         // Document, ID a dial's name, Text a function's → Document whose dial rests at its findings
+	AskStops         AskKind = "stops"         // Document, ID a dial's name, Text a function's, Values → Document whose dial rests at its findings
 	AskFamily        AskKind = "family"        // Document, Text a parameter, Panel, Empty for a panel of its own beside → Document
 	AskPutData       AskKind = "putData"       // Document, Stated data → Document
 	AskKeepModel     AskKind = "keepModel"     // Document, ID of data, Names of two columns, Text the model → Document with it as a function

@@ -12,10 +12,16 @@ import (
 // stopping are the findings at which a sweep may rest.
 var stopping = []document.Finding{document.Zeros, document.Maxima, document.Minima, document.Inflections, document.Holes}
 
-// Stops are the places of a function's findings within the ends of a dial, as texts in rising order: where its sweep rests while the class
-// speaks about them.
-func Stops(doc *document.Document, dial, function string) ([]string, error) {
+// Stops are the places of a function's findings at values of the dials within the ends of one, as texts in rising order: where its sweep rests
+// while the class speaks about them.
+func Stops(doc *document.Document, dial, function string, values map[string]float64) ([]string, error) {
 	d := evaluate.Load(doc, nil)
+	for name, v := range values {
+		if k := d.Find(name); k >= 0 {
+			d.Set(k, v)
+		}
+	}
+	d.Update()
 	i, f := d.Find(dial), d.Function(function)
 	if i < 0 || f == nil || f.Curve == nil || len(f.Stated.Variables) != 1 {
 		return nil, problem.New("field", 0, 0, "text", "there is no such dial or function")

@@ -125,7 +125,7 @@ const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth',
 /* Where the room is short its seconds wrap out of sight, and the sign stays whole. */
 .top :deep(.way) {
   flex: 0 1 auto;
-  min-width: 0;
+  min-width: 20px;
   max-height: 36px;
   padding: 0;
   overflow: hidden;
@@ -147,6 +147,18 @@ const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth',
   }
   .key {
     width: 44px !important;
+  }
+}
+@container dial (max-width: 300px) {
+  .bench:not(.presenting) .value {
+    gap: 4px;
+    font-size: 18px !important;
+  }
+  .bench:not(.presenting) .key {
+    width: 36px !important;
+  }
+  .bench:not(.presenting) .top {
+    gap: 4px;
   }
 }
 .dial {
@@ -226,7 +238,7 @@ const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth',
   color: var(--muted);
   min-width: 22px;
 }
-.presenting :deep(.way) {
+.presenting .dial :deep(.way) {
   display: none;
 }
 .presenting .dial {

@@ -47,7 +47,8 @@ const studied = computed(() =>
 const stopsRefused = ref('');
 async function restAtFindings(of: string) {
   bench.sweeps.stop(props.index);
-  const problem = await bench.askEdit({ kind: 'stops', id: name.value, text: of });
+  const { values } = await bench.askInPlay({ kind: 'values' });
+  const problem = await bench.askEdit({ kind: 'stops', id: name.value, text: of, values });
   stopsRefused.value = problem?.message ?? '';
 }
 
