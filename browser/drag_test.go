@@ -42,6 +42,7 @@ func pull(t *testing.T, page *rod.Page, e *rod.Element, dx, dy float64) {
 	t.Helper()
 	// What has just come up has no shape until it is laid out.
 	require.NoError(t, e.Timeout(patience).WaitVisible())
+	require.NoError(t, e.Timeout(patience).WaitStableRAF())
 	shape, err := e.Shape()
 	require.NoError(t, err)
 	box := shape.Box()

@@ -44,7 +44,7 @@ func state(t *testing.T, page *rod.Page, statement string) {
 func choose(t *testing.T, page *rod.Page, entry *rod.Element, action string) {
 	t.Helper()
 	// A list that is still being drawn anew would close the menu.
-	ask[any](t, page, `async () => { if (location.pathname.startsWith('/bench')) await parvix.settled(); }`)
+	atRest(t, page)
 	more, err := entry.Element(".more")
 	require.NoError(t, err)
 	// A list that was drawn anew under the pointer may have closed the menu again; a person would click once more.
@@ -99,7 +99,9 @@ func takeItem(page *rod.Page, words string, within time.Duration) error {
 func TestAnEmptyBenchBecomesAMovingFamilyByTyping(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
-	newBench(t, page)
+	openShelf(t, page)
+	click(t, saying(t, page, "button", "New demonstration"))
+	drawn(t, page)
 	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
 	write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = a(x - h)^2 + k")
 	one(t, page, ".reading .katex") // typeset while typing

@@ -82,7 +82,7 @@ func openings(t *testing.T) {
 	var first, again []float64
 	for range 7 {
 		page := visit(t, 1280, 800)
-		enterAs(t, page, "/api/session/demo", "{}")
+		signInDemo(t, page)
 		id := importDocument(t, page, mustDemo(t, 0))
 		for _, into := range []*[]float64{&first, &again} {
 			goTo(t, page, "/bench/"+id)
@@ -251,7 +251,7 @@ func measured(t *testing.T, name string, d *document.Document, move func(t *test
 	_, err := fmt.Sscanf(*figuresAt, "%dx%d", &width, &height)
 	require.NoError(t, err)
 	page := visit(t, width, height)
-	enterAs(t, page, "/api/session/demo", "{}")
+	signInDemo(t, page)
 	goTo(t, page, "/bench/"+importDocument(t, page, d))
 	drawn(t, page)
 	require.NoError(t, proto.EmulationSetCPUThrottlingRate{Rate: *figuresSlowed}.Call(page))
@@ -301,14 +301,6 @@ func spread(list []float64) string {
 	slices.Sort(list)
 	at := func(share float64) float64 { return list[min(len(list)-1, int(share*float64(len(list))))] }
 	return fmt.Sprintf("median %.1f, p95 %.1f", at(0.5), at(0.95))
-}
-
-// importDocument puts a document on the shelf and gives its id.
-func importDocument(t *testing.T, page *rod.Page, d *document.Document) string {
-	t.Helper()
-	cookies, err := proto.NetworkGetCookies{Urls: []string{"http://" + house.address}}.Call(page)
-	require.NoError(t, err)
-	return postDocument(t, cookies.Cookies[0], document.Encode(d))
 }
 
 // resting prints what all demonstrations do together while nobody touches them, and what the process that draws takes.

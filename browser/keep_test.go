@@ -181,6 +181,7 @@ func TestTheShelfCopiesRenamesDeletesAndSearches(t *testing.T) {
 func TestAFileGoesOutAndComesInAndABrokenOneChangesNothing(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
+	openShelf(t, page)
 	before := len(page.MustElements(".card"))
 	broken := t.TempDir() + "/broken.json"
 	writeFile(t, broken, strings.Replace(string(document.Encode(mustDemo(t, 1))), `"radian"`, `"gon"`, 1))

@@ -39,6 +39,7 @@ func (l *lesson) click(selector, words string) {
 	const tries = 3
 	var err error
 	for range tries {
+		atRest(l.t, l.page)
 		e := saying(l.t, l.page, selector, words)
 		if err = clickOn(e, patience/tries); err == nil {
 			return
@@ -54,13 +55,16 @@ func (l *lesson) openIn(part, label string) {
 	l.t.Helper()
 	l.actions++
 	l.opened = part + ` [aria-label="` + label + `"]`
-	// A row that is drawn anew meanwhile, as after an edit, has another button; then that is looked for.
+	// A row that is drawn anew meanwhile, as after an edit, has another button; then that is looked for. One that moved away lets
+	// the click meet its neighbour, whose menu is closed again.
 	const tries = 5
 	var err error
 	for range tries {
+		atRest(l.t, l.page)
 		if err = clickOn(one(l.t, l.page, l.opened), patience/tries); err == nil {
 			return
 		}
+		press(l.t, l.page, input.Escape)
 	}
 	require.NoError(l.t, err, "opening %s", l.opened)
 }

@@ -301,7 +301,7 @@ func failing(t *testing.T, page *rod.Page, words string, how func(*rod.Hijack)) 
 
 func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
 	page := visit(t, 1280, 800)
-	enterAs(t, page, "/api/session/demo", "{}")
+	signInDemo(t, page)
 	id := importDocument(t, page, mustDemo(t, 0))
 	letPass := failing(t, page, ".wasm", func(h *rod.Hijack) { h.Response.Fail(proto.NetworkErrorReasonConnectionReset) })
 	goTo(t, page, "/bench/"+id)
@@ -315,6 +315,7 @@ func TestACoreThatCouldNotBeLoadedCanBeTriedAgain(t *testing.T) {
 func TestAfterANewVersionThePageIsLoadedAnewOnce(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
+	openShelf(t, page)
 	var letPass func()
 	letPass = failing(t, page, "BenchView-", func(h *rod.Hijack) {
 		h.Response.SetBody("gone").Payload().ResponseCode = 404
@@ -494,6 +495,7 @@ func encodeBase64(data []byte) string { return base64.StdEncoding.EncodeToString
 func TestBenchesThatAreLeftWhileTheyOpenTakeNothingDown(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
+	openShelf(t, page)
 	ids := ask[[]string](t, page, `async () => (await (await fetch('/api/demonstrations')).json()).map((e) => e.id)`)
 	require.NotEmpty(t, ids)
 	for i := range 40 {

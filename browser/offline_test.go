@@ -12,6 +12,7 @@ import (
 func TestFromTheSecondVisitOnTheBenchOpensWithoutTheServer(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
+	openShelf(t, page)
 	ask[any](t, page, `() => localStorage.setItem('parvix-offline', 'on')`)
 	copyBench(t, page, fountain)
 	require.NoError(t, page.Reload())

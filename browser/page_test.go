@@ -5,6 +5,7 @@ import (
 	_ "embed"
 	"encoding/json"
 	"net/http"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -12,6 +13,7 @@ import (
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
+	"github.com/go-rod/rod/lib/utils"
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/document"
@@ -28,6 +30,8 @@ func visit(t *testing.T, width, height int) *rod.Page {
 	require.NoError(t, err)
 	page, err := context.Page(proto.TargetCreateTarget{})
 	require.NoError(t, err)
+	// Rod looks again after up to a second; most that is waited for here comes sooner.
+	page = page.Sleeper(func() utils.Sleeper { return utils.BackoffSleeper(20*time.Millisecond, 200*time.Millisecond, nil) })
 	page = page.Timeout(3 * time.Minute)
 	require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}))
 	observe(t, page)
@@ -160,10 +164,15 @@ func labelled(t *testing.T, page *rod.Page, words string) {
 	until(t, page, `words => parvix.labelled(words)`, words)
 }
 
-// signInDemo enters as the demo teacher, past the first page, and opens the shelf.
+// signInDemo enters as the demo teacher, past the first page.
 func signInDemo(t *testing.T, page *rod.Page) {
 	t.Helper()
 	enterAs(t, page, "/api/session/demo", "{}")
+}
+
+// openShelf shows the demo teacher's shelf.
+func openShelf(t *testing.T, page *rod.Page) {
+	t.Helper()
 	goTo(t, page, "/shelf")
 	one(t, page, ".card[data-title]")
 }
@@ -180,22 +189,25 @@ func enterAs(t *testing.T, page *rod.Page, path, body string) {
 	}
 }
 
-// copyBench opens a copy of its own, so that tests do not disturb each other.
+// copyBench opens a copy of its own, so that tests do not disturb each other; the shelf is not waited for.
 func copyBench(t *testing.T, page *rod.Page, title string) {
 	t.Helper()
-	id := ask[string](t, page, `async (title) => {
-		const list = await (await fetch('/api/demonstrations')).json();
-		const copied = await fetch('/api/demonstrations/' + list.find(e => e.title === title).id + '/copy', {method: 'POST'});
-		return (await copied.json()).id;
-	}`, title)
-	goTo(t, page, "/bench/"+id)
+	var list []entry
+	sendAs(t, page, "GET", "", nil, &list)
+	at := slices.IndexFunc(list, func(s entry) bool { return s.Title == title })
+	require.GreaterOrEqual(t, at, 0, "%s is not on the shelf", title)
+	var copied entry
+	sendAs(t, page, "POST", "/"+list[at].ID+"/copy", nil, &copied)
+	goTo(t, page, "/bench/"+copied.ID)
 	drawn(t, page)
 }
 
 // newBench opens an empty demonstration.
 func newBench(t *testing.T, page *rod.Page) {
 	t.Helper()
-	click(t, saying(t, page, "button", "New demonstration"))
+	var added entry
+	sendAs(t, page, "POST", "", []byte(`{"title":"Untitled demonstration"}`), &added)
+	goTo(t, page, "/bench/"+added.ID)
 	drawn(t, page)
 }
 
@@ -204,6 +216,12 @@ func drawn(t *testing.T, page *rod.Page) {
 	t.Helper()
 	until(t, page, `() => window.parvix && parvix.document() && parvix.opened() > 0 && !parvix.isFitting()`)
 	ask[any](t, page, `async () => { await document.fonts.ready; await parvix.settled(); await parvix.settled(); }`)
+}
+
+// atRest waits until a bench, where one is open, has drawn what was asked of it: then its lists stay where they are.
+func atRest(t *testing.T, page *rod.Page) {
+	t.Helper()
+	ask[any](t, page, `async () => { if (window.parvix?.document()) await parvix.settled(); }`)
 }
 
 // saved waits until the server has acknowledged everything.
@@ -237,18 +255,31 @@ func demoDocuments(t *testing.T) []*document.Document {
 	return list
 }
 
-// postDocument imports a file as the person of a cookie and gives the new id.
-func postDocument(t *testing.T, cookie *proto.NetworkCookie, file []byte) string {
+// importDocument puts a document on the shelf and gives its id.
+func importDocument(t *testing.T, page *rod.Page, d *document.Document) string {
 	t.Helper()
-	request, err := http.NewRequest("POST", "http://"+house.address+"/api/demonstrations/import", bytes.NewReader(file))
+	var added entry
+	sendAs(t, page, "POST", "/import", document.Encode(d), &added)
+	return added.ID
+}
+
+// entry is what the server tells of a demonstration.
+type entry struct{ ID, Title string }
+
+// sendAs asks the server for demonstrations as the page's teacher, and fails unless it does what was asked.
+func sendAs(t *testing.T, page *rod.Page, method, path string, body []byte, into any) {
+	t.Helper()
+	request, err := http.NewRequest(method, "http://"+house.address+"/api/demonstrations"+path, bytes.NewReader(body))
 	require.NoError(t, err)
 	request.Header.Set("Content-Type", "application/json")
-	request.AddCookie(&http.Cookie{Name: cookie.Name, Value: cookie.Value})
+	cookies, err := proto.NetworkGetCookies{Urls: []string{"http://" + house.address}}.Call(page)
+	require.NoError(t, err)
+	for _, c := range cookies.Cookies {
+		request.AddCookie(&http.Cookie{Name: c.Name, Value: c.Value})
+	}
 	response, err := http.DefaultClient.Do(request)
 	require.NoError(t, err)
 	defer response.Body.Close()
-	require.Equal(t, http.StatusCreated, response.StatusCode)
-	var stored struct{ ID string }
-	require.NoError(t, json.NewDecoder(response.Body).Decode(&stored))
-	return stored.ID
+	require.Less(t, response.StatusCode, http.StatusMultipleChoices, "%s %s", method, path)
+	require.NoError(t, json.NewDecoder(response.Body).Decode(into))
 }

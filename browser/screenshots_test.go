@@ -31,6 +31,7 @@ func TestScreenshots(t *testing.T) {
 	saying(t, page, "button", "Look around as the demo teacher")
 	shoot(page, "first-page")
 	signInDemo(t, page)
+	openShelf(t, page)
 	until(t, page, `() => [...document.querySelectorAll('.card img')].every(i => i.complete && i.naturalWidth > 0)`)
 	shoot(page, "shelf")
 

@@ -77,6 +77,7 @@ func TestEveryThemeCanBeUsedByEveryone(t *testing.T) {
 	for _, key := range []string{theme.Board.Key, theme.Strong.Key} {
 		page := visit(t, 1280, 800)
 		signInDemo(t, page)
+		openShelf(t, page)
 		ask[any](t, page, `key => localStorage.setItem('parvix-theme', key)`, key)
 		require.NoError(t, page.Reload())
 		one(t, page, ".card[data-title]")

@@ -57,7 +57,7 @@ func TestAllScenesAreWalkedByKeyAndHeard(t *testing.T) {
 // walked goes through the scenes of one demonstration, on a page of its own.
 func walked(t *testing.T, d *document.Document) {
 	page := visit(t, 1280, 800)
-	enterAs(t, page, "/api/session/demo", "{}")
+	signInDemo(t, page)
 	goTo(t, page, "/bench/"+importDocument(t, page, d))
 	drawn(t, page)
 	focusOn(t, page, "Present")

@@ -82,7 +82,9 @@ function place(picture: PanelPicture) {
 function describeLater() {
   window.clearTimeout(describing);
   describing = window.setTimeout(async () => {
-    spoken.value = (await bench.askInPlay({ kind: 'describe', panel: props.index, ...size })).text ?? '';
+    const { text } = await bench.askInPlay({ kind: 'describe', panel: props.index, ...size });
+    await heardOut;
+    spoken.value = text ?? '';
     const inPlay = await bench.inPlayOf(props.index);
     const answer = await bench.ask({ kind: 'advice', panel: props.index, ...size, ...inPlay });
     advice.value = answer.advice?.message === left ? undefined : answer.advice;
@@ -101,6 +103,9 @@ function leaveAdvice() {
 
 const lastCurve = () => ofKind(bench.document?.shown, 'curve').findLast((s) => bench.isSeen(s.id));
 
+/** Settled when no curve is heard: its words are not spoken over. */
+let heardOut = Promise.resolve();
+
 /** Lets the last curve that is seen be heard, and says what its ticks mark. */
 async function hear() {
   const curve = lastCurve();
@@ -115,7 +120,7 @@ async function hear() {
   });
   if (!heard) return;
   spoken.value = heard.words;
-  await play(heard);
+  heardOut = play(heard);
 }
 
 /** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */
