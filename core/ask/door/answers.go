@@ -70,6 +70,7 @@ func load(door *Door, ask *Ask, a *Answer) error {
 		door.d.Scene = max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
 	}
 	door.d = evaluate.Load(ask.Document, door.d)
+	edit.TellAngles(door.d)
 	door.sent = door.sent[:0]
 	a.Loaded = loaded(door.d)
 	return nil

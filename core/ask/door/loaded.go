@@ -4,7 +4,6 @@ import (
 	"math"
 	"slices"
 
-	"parvix/core/ask/edit"
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
 	"parvix/core/stage/compose"
@@ -19,10 +18,6 @@ import (
 func loaded(d *evaluate.Demonstration) *Loaded {
 	l := &Loaded{Functions: []FunctionView{}, Dials: []DialView{}, Shown: []ShownView{}, Said: []SaidView{}, Steps: []steps.View{},
 		Missing: []NameView{}, Problems: []Problem{}, Notices: []Problem{}}
-	var angles map[string]bool
-	if d.IsInDegrees() {
-		angles = edit.AngleDials(d.Document)
-	}
 	for _, f := range d.Functions {
 		head := d.HeadLaTeX(f.Stated.Name, f.Stated.Variables)
 		v := FunctionView{ID: f.Stated.ID, Text: plainHead(d, f.Stated) + " = " + textOf(d, f), LaTeX: head}
@@ -50,9 +45,7 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Functions = append(l.Functions, v)
 	}
 	for _, p := range d.Parameters {
-		view := dial(d, p)
-		view.Degrees = angles[p.Stated.Name]
-		l.Dials = append(l.Dials, view)
+		l.Dials = append(l.Dials, dial(d, p))
 	}
 	for _, s := range d.Shown {
 		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
@@ -105,7 +98,7 @@ const barTicks = 20
 
 func dial(d *evaluate.Demonstration, p *evaluate.Parameter) DialView {
 	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
-		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0)}
+		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0), Degrees: p.Degrees}
 	span := p.To - p.From
 	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
 	for _, m := range []float64{1, 2, 5, 10} {

@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"parvix/core/stage/document"
+	"parvix/core/stage/evaluate"
 )
 
 // AngleDials are the names of the dials that are angles: that another unit would convert.
@@ -20,6 +21,18 @@ func AngleDials(d *document.Document) map[string]bool {
 		}
 	}
 	return angles
+}
+
+// TellAngles tells the dials in play that count degrees that they do.
+func TellAngles(d *evaluate.Demonstration) {
+	if !d.IsInDegrees() {
+		return
+	}
+	angles := AngleDials(d.Document)
+	for _, p := range d.Parameters {
+		p.Degrees = angles[p.Stated.Name]
+	}
+	d.Update()
 }
 
 // dial converts a dial that is an angle. A step that is a part of a turn stays that part; another becomes a usual one.

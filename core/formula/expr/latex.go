@@ -130,6 +130,9 @@ func (w latexWriter) binary(n *Binary) (string, int) {
 func (w latexWriter) between(right Node, l, r string) string {
 	leftmost := right
 	for {
+		if angle, is := leftmost.(*Degree); is {
+			leftmost = angle.X
+		}
 		b, ok := leftmost.(*Binary)
 		if !ok || b.Op == Div && strings.HasPrefix(r, `\frac`) {
 			break

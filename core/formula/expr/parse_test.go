@@ -176,7 +176,7 @@ func TestTypesettingBuildsFractionsRootsAndColoursParameters(t *testing.T) {
 	for typed, latex := range map[string]string{
 		"1/(x + 1)": `\frac{1}{x+1}`, "√(x)": `\sqrt{x}`, "a x": `\htmlClass{hue-3}{a} x`, "x^10": `x^{10}`, "1.5^x": `{1.5}^{x}`, "2^x": `2^{x}`,
 		"theta": `\theta`, "log_2(x)": `\log_{2}(x)`, "x_1": `x_{1}`, "sin²x": `\sin^{2}(x)`, "|x|": `\left|x\right|`,
-		"2·3": `2\cdot 3`, "30°": `30^{\circ}`,
+		"2·3": `2\cdot 3`, "30°": `30^{\circ}`, "2·30°": `2\cdot 30^{\circ}`,
 	} {
 		f, err := expr.Parse(typed, nil)
 		require.NoError(t, err)

@@ -19,6 +19,8 @@ type Parameter struct {
 	paces    []stretch
 	// passing tells that the value is one on the way to another, which is written no finer than the steps.
 	passing bool
+	// Degrees tells that it is an angle and counts degrees.
+	Degrees bool
 }
 
 // NoVariable fills the variable's place where a formula has none; it cannot be typed.

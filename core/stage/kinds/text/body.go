@@ -3,6 +3,7 @@ package text
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"parvix/core/stage/document"
 )
@@ -22,6 +23,12 @@ type Piece struct {
 	// Form and Decimals belong to a live value; Decimals is the largest number of decimals, 3 when absent.
 	Form     ValueForm `json:"form,omitempty"`
 	Decimals *int      `json:"decimals,omitempty"`
+}
+
+// beginsWithDegrees tells that words begin with the unit of the value before them.
+func (p *Piece) beginsWithDegrees() bool {
+	words := strings.TrimSpace(p.Text)
+	return p.Kind == Words && (strings.HasPrefix(words, "°") || strings.HasPrefix(words, "degree"))
 }
 
 // PieceKind says what a piece of text is.

@@ -28,6 +28,10 @@ type LivePiece struct {
 	// Text is set for words and for numbers, LaTeX for formulas and values with a formula.
 	Text, LaTeX string
 	value       *evaluate.Expression
+	// isAngle tells that the value is an angle that counts degrees.
+	isAngle bool
+	// hasUnit tells that the words after a value begin with the degrees it counts.
+	hasUnit bool
 	// told is the function of a finding; Waiting tells that its words are still being computed.
 	told    *evaluate.Function
 	toldAt  [2]uint64
@@ -66,6 +70,7 @@ func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 			p.of = p.Given.Text
 		case Value:
 			p.value = d.Expression(p.Given.Text, e.ID, "pieces")
+			p.hasUnit = i+1 < len(b.Pieces) && b.Pieces[i+1].beginsWithDegrees()
 		}
 	}
 	return l
@@ -85,9 +90,13 @@ func (b *Body) Sentence(evaluate.Moment, *evaluate.Shown) []evaluate.Word { retu
 // Refresh writes values and findings anew that hang on what has moved; it tells how many there were.
 func (l *Live) Refresh(d evaluate.Telling) (count int) {
 	for _, p := range l.Pieces {
-		if p.value != nil && d.HasMoved(p.value) {
-			count++
-			p.update(d)
+		if p.value != nil {
+			isAngle := d.IsInDegrees() && !p.hasUnit && p.value.IsAngle(d)
+			if d.HasMoved(p.value) || isAngle != p.isAngle {
+				count++
+				p.isAngle = isAngle
+				p.update(d)
+			}
 		}
 		if p.of != "" && p.ofAt != d.Moves() {
 			p.ofAt = d.Moves()
@@ -138,6 +147,7 @@ func (p *LivePiece) tell(d evaluate.Telling) {
 	}
 }
 
+// update writes a live value. An angle that counts degrees says so.
 func (p *LivePiece) update(d evaluate.Telling) {
 	v := p.value.At(d.Inputs())
 	decimals := defaultDecimals
@@ -145,30 +155,41 @@ func (p *LivePiece) update(d evaluate.Telling) {
 		decimals = *p.Given.Decimals
 	}
 	text := d.Numeral(number.Format(v, decimals))
-	if v != v {
-		text = "undefined (" + d.Why(p.value) + ")"
-	}
 	typeset := text
-	if v != v {
+	switch {
+	case v != v:
+		text = "undefined (" + d.Why(p.value) + ")"
 		typeset = `\text{` + text + `}`
-	} else if d.HasDecimalComma() {
+	case d.HasDecimalComma():
 		typeset = strings.ReplaceAll(text, ",", "{,}")
+	}
+	if v == v && p.isAngle {
+		text, typeset = text+"°", typeset+`^{\circ}`
 	}
 	switch p.Given.Form {
 	case AsEquation:
 		p.LaTeX = d.LaTeX(p.value.Formula, d.Class) + "=" + typeset
 	case AsSubstituted:
-		body := p.value.Formula
-		if c, ok := body.(*expr.Call); ok && c.Primes == 0 && !expr.IsBuiltin(c.Name) {
-			def, _ := d.Lookup(c.Name)
-			with := map[string]expr.Node{}
-			for i, v := range def.Variables {
-				with[v] = c.Args[i]
-			}
-			body = symbolic.Substitute(def.Body, with)
+		body := p.substituted(d)
+		if p.isAngle {
+			body = p.value.WithDegrees(d)
 		}
 		p.LaTeX = d.LaTeX(symbolic.PutNumbers(body, d.Numbers()), nil) + "=" + typeset
 	default:
 		p.Text = text
 	}
+}
+
+// substituted is the formula in which a stated function's arguments stand for its variables.
+func (p *LivePiece) substituted(d evaluate.Telling) expr.Node {
+	c, ok := p.value.Formula.(*expr.Call)
+	if !ok || c.Primes > 0 || expr.IsBuiltin(c.Name) {
+		return p.value.Formula
+	}
+	def, _ := d.Lookup(c.Name)
+	with := map[string]expr.Node{}
+	for i, v := range def.Variables {
+		with[v] = c.Args[i]
+	}
+	return symbolic.Substitute(def.Body, with)
 }
