@@ -8,7 +8,6 @@ import (
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
-	"parvix/core/numeric/breaks"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -34,12 +33,12 @@ type Live struct {
 	// inputs are those that formulas of a variable are compiled with.
 	inputs func(variable string) []string
 	known  notable
-	roots  map[*evaluate.Function][]*breaks.Roots
+	read   map[*evaluate.Function]*graph
 }
 
 // Load compiles the guide's place, for a slanted one a formula in x.
 func (b *Body) Load(d evaluate.Loading, e *document.Entry) kind.Live {
-	l := &Live{body: b, slanted: b.Direction == Slanted, dial: -1, inputs: d.InputNames, roots: map[*evaluate.Function][]*breaks.Roots{}}
+	l := &Live{body: b, slanted: b.Direction == Slanted, dial: -1, inputs: d.InputNames, read: map[*evaluate.Function]*graph{}}
 	if l.slanted {
 		l.at = d.Expression(b.At, e.ID, "at", "x")
 	} else {

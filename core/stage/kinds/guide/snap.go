@@ -11,13 +11,21 @@ import (
 )
 
 // notable are the places at which a hand lets a guide snap: zeros, turning points and inflections of the curves of a panel, whose heights
-// include the extreme values and the centre line of a sinusoid.
+// include the extreme values and the centre line of a sinusoid, where a curve has no value, as at a pole, and its level asymptotes, once they
+// are found.
 type notable struct {
 	x, y []float64
 	// panel, left and right are where it was looked for, stamp with which values.
 	panel       string
 	left, right float64
-	stamp       uint64
+	stamp, told uint64
+}
+
+// graph is a curve's formula as it is searched for notable places; it is read once.
+type graph struct {
+	// roots are of the function and its first two derivatives.
+	roots []*breaks.Roots
+	gaps  *breaks.Finder
 }
 
 // snapWork bounds the search for the notable places of one curve, in operations of arithmetic; snapCurves how many curves are looked at.
@@ -30,13 +38,25 @@ const snapRoom = 9.0
 func (l *Live) look(d evaluate.Moment, h evaluate.Hand) *notable {
 	curves, stamp := l.curves(d, h.Panel.ID)
 	n := &l.known
-	if n.panel == h.Panel.ID && n.left == h.View.Left && n.right == h.View.Right && n.stamp == stamp {
+	if n.panel == h.Panel.ID && n.left == h.View.Left && n.right == h.View.Right && n.stamp == stamp && n.told == d.FoundStamp() {
 		return n
 	}
-	*n = notable{panel: h.Panel.ID, left: h.View.Left, right: h.View.Right, stamp: stamp, y: []float64{0}}
+	*n = notable{panel: h.Panel.ID, left: h.View.Left, right: h.View.Right, stamp: stamp, told: d.FoundStamp(), y: []float64{0}}
 	in := append([]float64(nil), d.Inputs()...)
 	for _, f := range curves {
-		for order, roots := range l.rootsOf(f) {
+		g := l.graphOf(f)
+		gaps, _ := g.gaps.Within(snapWork, n.left, n.right, in)
+		for _, gap := range gaps {
+			if gap.Kind == breaks.Undefined {
+				n.x = append(n.x, gap.X)
+			}
+		}
+		if last, current := d.FoundOf(f); current {
+			for _, asymptote := range last.Guides[document.LevelAsymptotes] {
+				n.y = append(n.y, asymptote.At)
+			}
+		}
+		for order, roots := range g.roots {
 			places, _ := roots.Find(snapWork, n.left, n.right, in)
 			for _, x := range places {
 				n.x = append(n.x, x)
@@ -49,16 +69,17 @@ func (l *Live) look(d evaluate.Moment, h evaluate.Hand) *notable {
 	return n
 }
 
-// rootsOf finds where a function and its first two derivatives are 0; their formulas are read once.
-func (l *Live) rootsOf(f *evaluate.Function) []*breaks.Roots {
-	if l.roots[f] == nil {
+func (l *Live) graphOf(f *evaluate.Function) *graph {
+	if l.read[f] == nil {
 		variable, node := f.Stated.Variables[0], f.Inlined
+		g := &graph{gaps: breaks.New(node, l.inputs(variable))}
 		for range 3 {
-			l.roots[f] = append(l.roots[f], breaks.NewRoots(node, l.inputs(variable)))
+			g.roots = append(g.roots, breaks.NewRoots(node, l.inputs(variable)))
 			node = symbolic.Derivative(node, variable)
 		}
+		l.read[f] = g
 	}
-	return l.roots[f]
+	return l.read[f]
 }
 
 // curves are the functions whose graphs are seen on a panel, with a number that grows when one of their values moves.

@@ -9,6 +9,7 @@ import (
 
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/found"
 	"parvix/core/stage/kinds/guide"
 	"parvix/core/stage/stagetest"
 	"parvix/core/stage/view"
@@ -45,6 +46,25 @@ func TestAGuideSnapsToWhatASinusoidIsReadOffBy(t *testing.T) {
 		hand(e, 2, 0, from)
 		assert.InDelta(t, want, level.At, 1e-9, "from %v", from)
 	}
+}
+
+// tan 2x has its poles at π/4 + kπ/2 (common practice), (x² − 1)/(x − 1) its hole at 1; 2.63x²/(x² + 1) nears y = 2.63 on both sides, which a guide
+// knows once it is found.
+func TestAGuideSnapsToPolesHolesAndAsymptotes(t *testing.T) {
+	_, e := stagetest.Composed(t, stagetest.Plane(-2, 7, -2, 4, false), 900, 600, []string{"tan(2x) + 5", "(x² − 1)/(x − 1)", "2.63x²/(x² + 1)"},
+		document.Entry{ID: "u", Body: &guide.Body{Direction: guide.Upright, At: "0.3"}},
+		document.Entry{ID: "l", Body: &guide.Body{Direction: guide.Level, At: "0.3"}})
+	upright, level := e.Shown[3].Live.(*guide.Live), e.Shown[4].Live.(*guide.Live)
+	for from, want := range map[float64]float64{0.75: math.Pi / 4, 2.38: 3 * math.Pi / 4, 1.04: 1} {
+		hand(e, 3, from, 0)
+		assert.InDelta(t, want, upright.At, 1e-9, "from %v", from)
+	}
+	hand(e, 4, 0, 2.66)
+	assert.NotEqual(t, 2.63, level.At)
+	f := e.Functions[2]
+	e.PutFound(&found.Found{Function: f.Stated.Name, Formula: f.Meaning, Guides: map[document.Finding][]found.Guide{document.LevelAsymptotes: {{At: 2.63}}}})
+	hand(e, 4, 0, 2.66)
+	assert.Equal(t, 2.63, level.At)
 }
 
 // A guide at a dial moves it, to a notable place though that lies off its steps; one that hangs on more, or is slanted, is not taken by a hand.
