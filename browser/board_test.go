@@ -26,6 +26,22 @@ func atTheBoard(t *testing.T, title string, width, height int) *rod.Page {
 	return page
 }
 
+// Before a class the room of a panel on which a scene shows nothing goes to the others: a surface is not drawn on the plane of its section.
+func TestAPanelThatShowsNothingLeavesItsRoom(t *testing.T) {
+	page := atTheBoard(t, "A saddle between two wharves", 1280, 800)
+	onStage := func(panels int) {
+		until(t, page, `panels => [...document.querySelectorAll('.plane')].filter(p => p.offsetParent).length === panels`, panels)
+		drawn(t, page)
+	}
+	onStage(1)
+	press(t, page, input.PageDown)
+	onStage(2)
+	press(t, page, input.PageDown)
+	onStage(1)
+	press(t, page, input.Escape)
+	onStage(2)
+}
+
 func tool(t *testing.T, page *rod.Page, words string) {
 	t.Helper()
 	click(t, saying(t, page, ".board-bar button", words))

@@ -2,13 +2,17 @@ package demo_test
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/text"
 	"parvix/core/stage/legible"
 	"parvix/demo"
 )
@@ -28,6 +32,27 @@ func TestEveryDemonstrationIsUnderstoodWhole(t *testing.T) {
 		assert.NotEmpty(t, d.Said, "%s says something", d.Title)
 		assert.Contains(t, d.Scenes[0].Note, "Aim: ", "%s tells the teacher what it is for", d.Title)
 		assert.Contains(t, d.Scenes[0].Note, "mistake", "%s tells what goes wrong", d.Title)
+	}
+}
+
+// A class is asked something in every scene, or has something to do, and what answers is not there before it is asked for.
+func TestEverySceneAsksTheClass(t *testing.T) {
+	documents, err := demo.Documents()
+	require.NoError(t, err)
+	tasks := []string{"?", "Say each", "Cover the formula", "Lead the parabola", "look it up"}
+	for _, d := range documents {
+		for i, scene := range d.Scenes {
+			var words strings.Builder
+			for _, e := range d.Said {
+				if !scene.IsHidden(e.ID) && !slices.ContainsFunc(scene.Held, func(h document.Held) bool { return h.ID == e.ID }) {
+					for _, p := range e.Body.(*text.Body).Pieces {
+						words.WriteString(p.Text)
+					}
+				}
+			}
+			asks := func(task string) bool { return strings.Contains(words.String(), task) }
+			assert.True(t, slices.ContainsFunc(tasks, asks), "%s, scene %d: %s", d.Title, i+1, words.String())
+		}
 	}
 }
 

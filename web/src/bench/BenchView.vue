@@ -18,6 +18,7 @@ import SignInAgain from './SignInAgain.vue';
 import SkipLinks from './SkipLinks.vue';
 import { useAddress } from './address';
 import { singleKeys } from './keys';
+import { useSeenPanels } from './panels';
 import BoardBar from '../board/BoardBar.vue';
 import BoardTimer from '../board/BoardTimer.vue';
 import LargePointer from '../board/LargePointer.vue';
@@ -77,20 +78,7 @@ async function open() {
 watch(() => props.id, open);
 
 const isEmpty = computed(() => !bench.document?.stated.length && !bench.document?.shown.length);
-const panels = computed(() => bench.document?.panels ?? []);
-/** While presenting a panel on which the scene shows nothing leaves its room to the others; what is covered keeps its room. */
-const isSeen = (panel: string) =>
-  !bench.presenting ||
-  [...(bench.document?.shown ?? []), ...(bench.document?.said ?? [])].some(
-    ({ id, kind, where }) =>
-      (!bench.isHidden(id) || bench.isSeen(id)) &&
-      (where?.panels?.length ? where.panels.includes(panel) : kind !== 'text'),
-  );
-const seen = computed(() => {
-  const ids = panels.value.map(({ id }) => id);
-  const some = ids.filter(isSeen);
-  return some.length ? some : ids;
-});
+const { panels, seen } = useSeenPanels();
 
 function key(e: KeyboardEvent) {
   const target = e.target as HTMLElement;
