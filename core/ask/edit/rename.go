@@ -143,6 +143,18 @@ func renameKey(values map[string]float64, old, name string) {
 	}
 }
 
+// nameEnd is where the name of a function ends that begins at a place; ∂²f/∂x² with spaces in it is one.
+func nameEnd(text string, from int) int {
+	rest, ends := text[from:], "(' "
+	if strings.HasPrefix(rest, "∂") {
+		ends = "("
+	}
+	if end := strings.IndexAny(rest, ends); end >= 0 {
+		rest = rest[:end]
+	}
+	return from + len(strings.TrimRight(rest, " "))
+}
+
 // renamed replaces a name where it stands in a formula; a text that cannot be read stays as it is.
 func renamed(text string, s *expr.Scope, old, name string) string {
 	var at []expr.Span
@@ -155,11 +167,7 @@ func renamed(text string, s *expr.Scope, old, name string) string {
 				}
 			case *expr.Call:
 				if n.Name == old {
-					end := n.From
-					for end < len(text) && text[end] != '(' && text[end] != '\'' && text[end] != ' ' {
-						end++
-					}
-					at = append(at, expr.Span{From: n.From, To: end})
+					at = append(at, expr.Span{From: n.From, To: nameEnd(text, n.From)})
 				}
 			}
 			return true

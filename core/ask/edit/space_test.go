@@ -14,6 +14,26 @@ import (
 	"parvix/core/stage/stagetest"
 )
 
+// ∂²f/∂x∂y is f differentiated by y, then by x (ISO 80000-2, 2-12.6); of x³y² it is 6x²y, ∂²f/∂y² is 2x³ (common practice).
+func TestPartialDerivativesAreTypedAsQuotients(t *testing.T) {
+	d := stated(t, "f(x, y) = x³ y²", "g(x) = ∂f/∂x(x, 2) + ∂f/∂y (x, 1)", "h(x) = ∂²f/∂x∂y(x, 3) + ∂^2 f/∂y^2(x, 1) + ∂²f/∂x²(1, x)")
+	holds := func(d *document.Document) {
+		e := evaluate.Load(d, nil)
+		require.Empty(t, e.Problems)
+		for name, want := range map[string]float64{"g": 3*9*4 + 2*27, "h": 6*9*3 + 2*27 + 6*9} {
+			assert.Equal(t, want, e.Function(name).Curve.At(3, append([]float64{}, e.Inputs()...)), name)
+		}
+	}
+	holds(d)
+	renamed, err := edit.Rename(d, d.Stated[0].ID, "d")
+	require.NoError(t, err)
+	holds(renamed)
+	for _, wrong := range []string{"∂f", "∂f/∂u(1, 2)", "∂²f/∂x(1, 2)", "∂f/∂x²(1, 2)", "∂f/∂x∂y(1, 2)", "∂²f/∂x²∂y(1, 2)", "∂k/∂x(1)", "∂f/x"} {
+		_, err := edit.State(d, "", wrong)
+		assert.ErrorContains(t, err, "partial derivative", wrong)
+	}
+}
+
 // f(x, y) = x²y³ has f_x = 2xy³, f_y = 3x²y², f_xy = 6xy², f_yy = 6x²y (common practice); they are written as textbooks write them, and
 // follow their function when it gets another name.
 func TestPartialDerivativesAreWrittenAsInTextbooks(t *testing.T) {

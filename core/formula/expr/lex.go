@@ -2,6 +2,7 @@ package expr
 
 import (
 	"fmt"
+	"regexp"
 	"strings"
 	"unicode"
 	"unicode/utf8"
@@ -85,6 +86,10 @@ func lex(text string, scope *Scope) ([]token, *problem.Problem) {
 			l.script(tokSub, lowered)
 		case isLetter(r):
 			l.letters()
+		case r == '∂':
+			if p := l.partial(); p != nil {
+				return nil, p
+			}
 		case operators[r] != "":
 			l.operator(r, size)
 		default:
@@ -203,6 +208,33 @@ func (l *lexer) letters() {
 	for l.at < end {
 		l.name(end)
 	}
+}
+
+// partials is how a partial derivative is written as a quotient (ISO 80000-2, 2-12.6): ∂f/∂x, ∂²f/∂x², ∂²f/∂x∂y.
+var partials = regexp.MustCompile(`^∂(²|\^2)?\s*(\pL+)\s*/\s*∂\s*(\pL)(²|\^2)?(?:\s*∂\s*(\pL))?`)
+
+// partial reads ∂f/∂x as the name f_x; ∂²f/∂x∂y is taken by y first, then by x, as f_yx is.
+func (l *lexer) partial() *problem.Problem {
+	from := l.at
+	m := partials.FindStringSubmatch(l.text[from:])
+	if m == nil {
+		return problem.New("partial", from, from+len("∂"))
+	}
+	l.at += len(m[0])
+	second, by, twice, other := m[1] != "", letterOf(m[3]), m[4] != "", letterOf(m[5])
+	letters := other + by
+	if twice {
+		letters = by + by
+	}
+	if second != (twice || other != "") || twice && other != "" {
+		return problem.New("partial", from, l.at)
+	}
+	k, name, _ := l.scope.classify(letterOf(m[2]) + "_" + letters)
+	if k != tokFunc {
+		return problem.New("partial", from, l.at)
+	}
+	l.emit(tokFunc, name, from)
+	return nil
 }
 
 // longestName bounds, in bytes, what is looked up as one name.

@@ -30,6 +30,7 @@ var catalogue = map[string]string{
 	"head":                "On the left of “=” a name is needed, such as f(x).",
 	"head-variable":       "“{0}” cannot be a variable. Use a letter, perhaps with an index such as x_1.",
 	"head-reserved":       "{0} is already the name of a constant or of a built-in function. Choose another letter.",
+	"partial":             "A partial derivative is ∂f/∂x, ∂²f/∂x² or ∂²f/∂x∂y of a stated function of several variables.",
 	"number-long":         "A number has at most {0} digits here.",
 	"decimal-comma":       "Decimals are written with a comma here: {0}.",
 	"number":              "“{0}” is not a number. Write digits with one decimal point, such as 1.5.",
