@@ -163,6 +163,33 @@ func TestOneFieldTakesWhatABookHas(t *testing.T) {
 	until(t, page, `() => ['g', 'h', 'm'].every(name => parvix.document().stated.some(s => s.name === name))`)
 }
 
+// A form that is still being taken in closes itself, and not the one that was opened meanwhile.
+func TestAFormThatIsTakenInLateLeavesTheNextOneOpen(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	newBench(t, page)
+	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
+	write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = x²")
+	drawn(t, page)
+	page.MustEval(`() => {
+		const post = Worker.prototype.postMessage;
+		window.held = [];
+		Worker.prototype.postMessage = function (...message) {
+			if (JSON.stringify(message[0]).includes('"state"')) held.push(() => post.apply(this, message));
+			else post.apply(this, message);
+		};
+		window.letGo = () => { Worker.prototype.postMessage = post; held.forEach(send => send()); };
+	}`)
+	press(t, page, input.Enter)
+	until(t, page, `() => held.length > 0`)
+	click(t, one(t, page, `[aria-label="Write a text"]`))
+	saying(t, page, ".entry-form button", "^formula|value")
+	page.MustEval(`() => letGo()`)
+	until(t, page, `() => parvix.document().stated.length === 1`)
+	drawn(t, page)
+	one(t, page, ".entry-form")
+}
+
 func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)

@@ -4,9 +4,11 @@ import { ref } from 'vue';
 import { useBench } from '../bench/store';
 import type { Stated } from '../generated/types';
 import EntryForm from './EntryForm.vue';
+import { useClosing } from './closing';
 
 const props = defineProps<{ stated: Stated }>();
 const bench = useBench();
+const close = useClosing();
 
 const start = bench.document?.scenes[bench.scene]?.values[props.stated.name];
 const fields = ref({
@@ -65,7 +67,7 @@ async function keep() {
     refuse('name', refused.message);
     return;
   }
-  bench.editing = '';
+  close();
 }
 
 function refuse(field: string, message: string) {
@@ -74,7 +76,7 @@ function refuse(field: string, message: string) {
 </script>
 
 <template>
-  <EntryForm @keep="keep" @cancel="bench.editing = ''">
+  <EntryForm @keep="keep" @cancel="close">
     <label v-for="[field, words] in labels" :key="field" class="line">
       {{ words }}
       <a-input v-model:value="fields[field]" :status="problem?.field === field ? 'error' : ''" />

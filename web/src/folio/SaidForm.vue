@@ -8,9 +8,11 @@ import { fresh } from '../shared/entries';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
 import { chipOf, piecesOf } from './chips';
+import { useClosing } from './closing';
 
 const props = defineProps<{ said: EntryOf<'text'> }>();
 const bench = useBench();
+const close = useClosing();
 const page = useTemplateRef<HTMLElement>('page');
 const refused = ref<Problem>();
 
@@ -97,7 +99,7 @@ async function keep() {
   if (chip.value) return put();
   const pieces = piecesOf(page.value!);
   if (!pieces.length) {
-    bench.editing = '';
+    close();
     return;
   }
   const { id } = props.said;
@@ -105,7 +107,7 @@ async function keep() {
     ? { panels: [bench.document!.panels[0]!.id], corner: place.value as Corner }
     : undefined;
   refused.value = await bench.askEdit({ kind: 'put', entry: fresh('text', { pieces }, { id, where }) });
-  if (!refused.value) bench.editing = '';
+  if (!refused.value) close();
 }
 
 const chipText = computed({
@@ -129,11 +131,7 @@ const forms = [
 </script>
 
 <template>
-  <EntryForm
-    :keep="chip ? 'Put it in' : 'Keep'"
-    @keep="keep"
-    @cancel="chip ? (chip = undefined) : (bench.editing = '')"
-  >
+  <EntryForm :keep="chip ? 'Put it in' : 'Keep'" @keep="keep" @cancel="chip ? (chip = undefined) : close()">
     <div
       ref="page"
       class="page"

@@ -7,6 +7,7 @@ import { kindOf } from '../kinds';
 import { isOn } from '../shared/entries';
 import EntryForm from './EntryForm.vue';
 import LookFields from './LookFields.vue';
+import { useClosing } from './closing';
 
 const props = defineProps<{ entry: Entry }>();
 const bench = useBench();
@@ -39,14 +40,14 @@ const telling = ['x', 'y', 'at', 'angle', 'radius', 'centre'];
 async function keep() {
   kind.tidy?.(body.value);
   refused.value = await bench.putEntry(plain(entry.value));
-  if (!refused.value) bench.editing = '';
+  if (!refused.value) close();
 }
-const cancel = () => (bench.editing = '');
+const close = useClosing();
 </script>
 
 <template>
-  <EntryForm :keep="entry.id ? 'Keep' : 'Show it'" @keep="keep" @cancel="cancel">
-    <component :is="kind.form" v-model="entry.body" :refused="refused" @keep="keep" @cancel="cancel" />
+  <EntryForm :keep="entry.id ? 'Keep' : 'Show it'" @keep="keep" @cancel="close">
+    <component :is="kind.form" v-model="entry.body" :refused="refused" @keep="keep" @cancel="close" />
     <fieldset v-if="panels.length > 1" class="panels">
       <legend>appears in</legend>
       <label v-for="(panel, k) in panels" :key="panel.id">

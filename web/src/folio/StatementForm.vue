@@ -6,11 +6,13 @@ import type { Problem } from '../generated/types';
 import EntryForm from './EntryForm.vue';
 import FormulaField from './FormulaField.vue';
 import ParentGallery from './ParentGallery.vue';
+import { useClosing } from './closing';
 
 const props = defineProps<{ id: string; text: string }>();
 const bench = useBench();
 const text = ref(props.text);
 const refused = ref<Problem>();
+const close = useClosing();
 
 async function keep() {
   if (text.value.trim() === props.text.trim()) {
@@ -26,10 +28,6 @@ async function takeLines(lines: string) {
   text.value = lines.trim().replaceAll(/\s*\n\s*/g, ' ; ');
   refused.value = await bench.state('', lines);
   if (!refused.value) close();
-}
-
-function close() {
-  bench.editing = '';
 }
 </script>
 
