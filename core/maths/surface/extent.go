@@ -69,9 +69,9 @@ func (s *Surface) runsOff(r Rectangle) (up, down, whole bool) {
 	const looks = 64
 	for i := range looks + 1 {
 		for j := range looks + 1 {
-			// Off the round places, at which a function may have a hole.
-			x := r.X0 + (r.X1-r.X0)*(float64(i)+0.0137)/(looks+0.0274)
-			y := r.Y0 + (r.Y1-r.Y0)*(float64(j)+0.0171)/(looks+0.0342)
+			// Off the round places and off the middle, at which a function may have a hole.
+			x := r.X0 + (r.X1-r.X0)*(float64(i)+0.0137)/(looks+0.0401)
+			y := r.Y0 + (r.Y1-r.Y0)*(float64(j)+0.0171)/(looks+0.0497)
 			z := s.At(x, y)
 			if math.IsNaN(z) {
 				return false, false, false
@@ -79,31 +79,37 @@ func (s *Surface) runsOff(r Rectangle) (up, down, whole bool) {
 		}
 	}
 	queue, looked := []Rectangle{r}, 0
-	for len(queue) > 0 && looked < mostUnbounded && !(up && down) {
+	share := func(box Rectangle) float64 { return (box.X1 - box.X0) / (r.X1 - r.X0) }
+	for len(queue) > 0 && !(up && down) {
+		if looked++; looked > mostUnbounded {
+			return up, down, false
+		}
 		box := queue[len(queue)-1]
 		queue = queue[:len(queue)-1]
-		looked++
-		v := s.over[0](interval.I{Lo: box.X0, Hi: box.X1}, interval.I{Lo: box.Y0, Hi: box.Y1}, []float64{0, 0})
+		v := s.within(0, box)
 		if v.IsEmpty() || !math.IsInf(v.Lo, 0) && !math.IsInf(v.Hi, 0) {
 			continue
 		}
-		if (box.X1-box.X0)/(r.X1-r.X0) > 1e-9 {
+		if share(box) > 1e-9 {
 			queue = append(queue, halves(box, r.X1-r.X0, r.Y1-r.Y0)...)
 			continue
 		}
-		switch s.leaves(box, r) {
-		case 1:
-			up = true
-		case -1:
-			down = true
+		grows, falls := s.leaves(box, r)
+		up, down = up || grows, down || falls
+		// Along a line of poles one of them tells for its surroundings.
+		for (grows || falls) && len(queue) > 0 && share(queue[len(queue)-1]) < poleSurroundings {
+			queue = queue[:len(queue)-1]
 		}
 	}
 	return up, down, true
 }
 
-// leaves tells whether the function grows (1) or falls (−1) without bound towards a small box, on some way within the rectangle: its last
-// steps are as large as the ones before, as those of a logarithm are, where those towards a limit shrink.
-func (s *Surface) leaves(b, r Rectangle) int {
+// poleSurroundings is how large a part of a rectangle's side a pole tells for.
+const poleSurroundings = 1.0 / 64
+
+// leaves tells whether the function grows or falls without bound towards a small box, on some way within the rectangle: its last steps are as
+// large as the ones before, as those of a logarithm are, where those towards a limit shrink.
+func (s *Surface) leaves(b, r Rectangle) (grows, falls bool) {
 	x, y := (b.X0+b.X1)/2, (b.Y0+b.Y1)/2
 	for _, way := range [8][2]float64{{1, 0.37}, {0.37, 1}, {-1, 0.37}, {-0.37, 1}, {1, -0.37}, {0.37, -1}, {-1, -0.37}, {-0.37, -1}} {
 		var v [3]float64
@@ -115,10 +121,10 @@ func (s *Surface) leaves(b, r Rectangle) int {
 		}
 		first, last := v[1]-v[0], v[2]-v[1]
 		if isIn && last/first > 0.9 && math.Abs(last) > 1e-6*(1+math.Abs(v[2])) {
-			return int(math.Copysign(1, last))
+			grows, falls = grows || last > 0, falls || last < 0
 		}
 	}
-	return 0
+	return grows, falls
 }
 
 // side is the function along one side of a rectangle.

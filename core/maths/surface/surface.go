@@ -24,7 +24,7 @@ type Surface struct {
 
 	value    program.Point
 	partials [5]program.Point
-	over     [3]func(x, y interval.I, in []float64) interval.I // the value, and both slopes
+	over     [6]func(x, y interval.I, in []float64) interval.I // the value, and the partial derivatives
 }
 
 // Names are those of the partial derivatives, in their order.
@@ -48,8 +48,9 @@ func New(n expr.Node, x, y string) (*Surface, error) {
 			return nil, err
 		}
 	}
-	for k, d := range [3]expr.Node{s.Value, fx, fy} {
-		s.over[k] = breaks.EncloseBox(d, inputs)
+	s.over[0] = breaks.EncloseBox(s.Value, inputs)
+	for k, d := range s.Partials {
+		s.over[k+1] = breaks.EncloseBox(d, inputs)
 	}
 	return s, nil
 }
@@ -105,7 +106,7 @@ func (s *Surface) Stationary(r Rectangle) (list []Stationary, complete bool) {
 			return nil, false // they lie on a line, or are too many to be read
 		}
 		share := math.Max((box.X1-box.X0)/w, (box.Y1-box.Y0)/h)
-		if !s.mayBeStationary(box) || share <= smallest && s.isPole(box) {
+		if !s.mayBeStationary(box) || share <= begins && !s.bendsToStationary(box) || share <= smallest && s.isPole(box, r) {
 			continue
 		}
 		if share <= begins {
@@ -133,32 +134,6 @@ func (s *Surface) Stationary(r Rectangle) (list []Stationary, complete bool) {
 		s.settle(&list[i])
 	}
 	return tidy(list), complete
-}
-
-func (s *Surface) mayBeStationary(b Rectangle) bool {
-	x, y := interval.I{Lo: b.X0, Hi: b.X1}, interval.I{Lo: b.Y0, Hi: b.Y1}
-	in := []float64{0, 0}
-	for k := 1; k <= 2; k++ {
-		if v := s.over[k](x, y, in); v.IsEmpty() || !v.Has(0) {
-			return false
-		}
-	}
-	return true
-}
-
-// isPole tells that a small box lies at a place where the function runs off: it is not bounded there, and far off at all corners.
-func (s *Surface) isPole(b Rectangle) bool {
-	v := s.over[0](interval.I{Lo: b.X0, Hi: b.X1}, interval.I{Lo: b.Y0, Hi: b.Y1}, []float64{0, 0})
-	if !math.IsInf(v.Lo, 0) && !math.IsInf(v.Hi, 0) {
-		return false
-	}
-	const far = 100
-	for _, z := range [4]float64{s.At(b.X0, b.Y0), s.At(b.X1, b.Y0), s.At(b.X0, b.Y1), s.At(b.X1, b.Y1)} {
-		if math.Abs(z) < far {
-			return false
-		}
-	}
-	return true
 }
 
 // halves parts a box across its longer side.
