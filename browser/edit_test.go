@@ -395,10 +395,10 @@ func TestTheWindowZoomsPansAndFits(t *testing.T) {
 func TestTheWindowsEndsAreTyped(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
-	copyBench(t, page, "The float in the tide gauge")
+	copyBench(t, page, fountain)
 	click(t, saying(t, page, ".chip", "^window"))
 	field := func(name string) *rod.Element { return one(t, page, `.window-form [aria-label="`+name+`"]`) }
-	until(t, page, `() => document.querySelector('.window-form [aria-label="x to"]').value !== ''`)
+	until(t, page, `() => !!document.querySelector('.window-form [aria-label="x to"]')?.value`)
 	// While the first end is still being applied, the second is typed; it is read when it is entered.
 	page.MustEval(`() => {
 		const post = Worker.prototype.postMessage;
