@@ -163,6 +163,24 @@ func TestOneFieldTakesWhatABookHas(t *testing.T) {
 	until(t, page, `() => ['g', 'h', 'm'].every(name => parvix.document().stated.some(s => s.name === name))`)
 }
 
+// holdBack keeps from the core what holds these words, as where it is busy, until the returned function lets it go.
+func holdBack(t *testing.T, page *rod.Page, words string) (letGo func()) {
+	t.Helper()
+	ask[any](t, page, `words => {
+		const post = Worker.prototype.postMessage;
+		window.held = [];
+		Worker.prototype.postMessage = function (...message) {
+			if (JSON.stringify(message[0]).includes(words)) held.push(() => post.apply(this, message));
+			else post.apply(this, message);
+		};
+		window.letGo = () => { Worker.prototype.postMessage = post; held.forEach(send => send()); };
+	}`, words)
+	return func() {
+		t.Helper()
+		ask[any](t, page, `() => letGo()`)
+	}
+}
+
 // A form that is still being taken in closes itself, and not the one that was opened meanwhile.
 func TestAFormThatIsTakenInLateLeavesTheNextOneOpen(t *testing.T) {
 	page := visit(t, 1280, 800)
@@ -171,23 +189,15 @@ func TestAFormThatIsTakenInLateLeavesTheNextOneOpen(t *testing.T) {
 	click(t, one(t, page, `[aria-label="State a function or a parameter"]`))
 	write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = x²")
 	drawn(t, page)
-	page.MustEval(`() => {
-		const post = Worker.prototype.postMessage;
-		window.held = [];
-		Worker.prototype.postMessage = function (...message) {
-			if (JSON.stringify(message[0]).includes('"state"')) held.push(() => post.apply(this, message));
-			else post.apply(this, message);
-		};
-		window.letGo = () => { Worker.prototype.postMessage = post; held.forEach(send => send()); };
-	}`)
+	letGo := holdBack(t, page, `"state"`)
 	press(t, page, input.Enter)
 	until(t, page, `() => held.length > 0`)
 	click(t, one(t, page, `[aria-label="Write a text"]`))
-	saying(t, page, ".entry-form button", "^formula|value")
-	page.MustEval(`() => letGo()`)
+	one(t, page, ".entry-form .page")
+	letGo()
 	until(t, page, `() => parvix.document().stated.length === 1`)
 	drawn(t, page)
-	one(t, page, ".entry-form")
+	until(t, page, `() => !!document.querySelector('.entry-form .page') && !document.querySelector('input[aria-label="Statement"]')`)
 }
 
 func TestAMistakeIsShownAtItsPlaceAndTheLastPictureStands(t *testing.T) {
@@ -400,20 +410,12 @@ func TestTheWindowsEndsAreTyped(t *testing.T) {
 	field := func(name string) *rod.Element { return one(t, page, `.window-form [aria-label="`+name+`"]`) }
 	until(t, page, `() => !!document.querySelector('.window-form [aria-label="x to"]')?.value`)
 	// While the first end is still being applied, the second is typed; it is read when it is entered.
-	page.MustEval(`() => {
-		const post = Worker.prototype.postMessage;
-		window.held = [];
-		Worker.prototype.postMessage = function (...message) {
-			if (JSON.stringify(message[0]).includes('"typed"')) held.push(() => post.apply(this, message));
-			else post.apply(this, message);
-		};
-		window.letGo = () => { Worker.prototype.postMessage = post; held.forEach(send => send()); };
-	}`)
+	letGo := holdBack(t, page, `"typed"`)
 	write(t, field("x from"), "-π")
 	require.NoError(t, field("x to").Focus())
 	until(t, page, `() => held.length > 0`)
 	write(t, field("x to"), "3π +")
-	page.MustEval(`() => letGo()`)
+	letGo()
 	until(t, page, `() => Math.abs(parvix.document().panels[0].window.left + Math.PI) < 1e-9`)
 	require.NoError(t, field("x to").Type(input.Enter))
 	saying(t, page, ".window-form .problem", "stops after")

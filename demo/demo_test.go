@@ -35,7 +35,7 @@ func TestEveryDemonstrationIsUnderstoodWhole(t *testing.T) {
 	}
 }
 
-// A class is asked something in every scene, or has something to do, and what answers is not there before it is asked for.
+// A class is asked something in every scene, or has something to do, before anything that waits is revealed.
 func TestEverySceneAsksTheClass(t *testing.T) {
 	documents, err := demo.Documents()
 	require.NoError(t, err)

@@ -48,7 +48,7 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Dials = append(l.Dials, dial(d, p))
 	}
 	for _, s := range d.Shown {
-		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s)})
+		l.Shown = append(l.Shown, ShownView{s.Entry.ID, sentence(d, s), compose.Hue(d, s), panelsOf(d, s)})
 		if t, ok := s.Live.(*steps.Live); ok {
 			l.Steps = append(l.Steps, t.View(d, s.Entry))
 		}
@@ -119,6 +119,17 @@ func endText(d *evaluate.Demonstration, typed string, value float64) string {
 		return d.Plain(f.Node)
 	}
 	return d.Numeral(number.Significant(value, 6))
+}
+
+// panelsOf are the ids of the panels on which an entry is drawn.
+func panelsOf(d *evaluate.Demonstration, s *evaluate.Shown) []string {
+	list := []string{}
+	for i := range d.Document.Panels {
+		if p := &d.Document.Panels[i]; s.IsDrawnOn(p) {
+			list = append(list, p.ID)
+		}
+	}
+	return list
 }
 
 // sentence says what an entry on the stage is, as a textbook would.

@@ -345,6 +345,8 @@ type ShownView struct {
 	Sentence []PieceView `json:"sentence"`
 	// Hue is the number of its colour on the stage; 8 is the parent's grey.
 	Hue int `json:"hue"`
+	// Panels are the ids of those on which it is drawn where a scene shows it.
+	Panels []string `json:"panels"`
 }
 
 // SaidView is a text beside the stage.

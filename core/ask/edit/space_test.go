@@ -14,7 +14,7 @@ import (
 	"parvix/core/stage/stagetest"
 )
 
-// ∂²f/∂x∂y is f differentiated by y, then by x (ISO 80000-2, 2-12.6); of x³y² it is 6x²y, ∂²f/∂y² is 2x³ (common practice).
+// ∂²f/∂x∂y is f differentiated by y, then by x; of x³y² it is 6x²y, ∂²f/∂y² is 2x³ (common practice).
 func TestPartialDerivativesAreTypedAsQuotients(t *testing.T) {
 	d := stated(t, "f(x, y) = x³ y²", "g(x) = ∂f/∂x(x, 2) + ∂f/∂y (x, 1)", "h(x) = ∂²f/∂x∂y(x, 3) + ∂^2 f/∂y^2(x, 1) + ∂²f/∂x²(1, x)")
 	holds := func(d *document.Document) {

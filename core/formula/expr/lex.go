@@ -210,7 +210,7 @@ func (l *lexer) letters() {
 	}
 }
 
-// partials is how a partial derivative is written as a quotient (ISO 80000-2, 2-12.6): ∂f/∂x, ∂²f/∂x², ∂²f/∂x∂y.
+// partials is how a partial derivative is written as a quotient (common practice): ∂f/∂x, ∂²f/∂x², ∂²f/∂x∂y.
 var partials = regexp.MustCompile(`^∂(²|\^2)?\s*(\pL+)\s*/\s*∂\s*(\pL)(²|\^2)?(?:\s*∂\s*(\pL))?`)
 
 // partial reads ∂f/∂x as the name f_x; ∂²f/∂x∂y is taken by y first, then by x, as f_yx is.

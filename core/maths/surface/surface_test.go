@@ -35,7 +35,7 @@ func TestStationaryPointsArePublishedOnes(t *testing.T) {
 	}{
 		{"J. Stewart, Calculus, 14.7, example 3", "x^4 + y^4 - 4x y + 1", surface.Rectangle{X0: -2, X1: 2, Y0: -2, Y1: 2}, 1e-9,
 			[]stationary{{-1, -1, -1, surface.Minimum}, {0, 0, 1, surface.Saddle}, {1, 1, -1, surface.Minimum}}},
-		{"D. M. Himmelblau, Applied Nonlinear Programming (1972): four minima of 0, and a maximum of 181.617 between them",
+		{"D. M. Himmelblau, Applied Nonlinear Programming (1972): four minima of 0, and a maximum of 181.617 between them; the saddles from memory",
 			"(x^2 + y - 11)^2 + (x + y^2 - 7)^2", surface.Rectangle{X0: -6, X1: 6, Y0: -6, Y1: 6}, 1e-3,
 			[]stationary{{-3.779310, -3.283186, 0, surface.Minimum}, {-3.0730, -0.0814, 104.0152, surface.Saddle}, {-2.805118, 3.131312, 0, surface.Minimum},
 				{-0.270845, -0.923039, 181.6165, surface.Maximum}, {-0.1280, -1.9537, 178.3372, surface.Saddle}, {0.0867, 2.8843, 67.7192, surface.Saddle},
@@ -58,8 +58,8 @@ func TestStationaryPointsArePublishedOnes(t *testing.T) {
 	}
 }
 
-// The six-hump camel back (L. C. W. Dixon, G. P. Szegö, Towards Global Optimisation 2, 1978): 15 stationary points, of which six are minima,
-// the lowest −1.0316 at ±(0.0898, −0.7126).
+// The six-hump camel back (L. C. W. Dixon, G. P. Szegö, Towards Global Optimisation 2, 1978): six minima, the lowest −1.0316 at
+// ±(0.0898, −0.7126); 15 stationary points, two of them maxima (from memory).
 func TestTheCamelBackHasSixHollows(t *testing.T) {
 	list, complete := of(t, "(4 - 2.1x^2 + x^4/3) x^2 + x y + (-4 + 4y^2) y^2").Stationary(surface.Rectangle{X0: -2.2, X1: 2.1, Y0: -1.3, Y1: 1.2})
 	require.True(t, complete)

@@ -65,7 +65,7 @@ func (sc *Scenes) Unturn() {
 
 // Appears tells whether an entry is drawn in the scene on a panel.
 func (sc *Scenes) Appears(s *Shown, p *document.Panel) bool {
-	return sc.InScene(s) && s.Entry.IsOn(p.ID) && s.suits(p.Kind)
+	return sc.InScene(s) && s.IsDrawnOn(p)
 }
 
 // BeginScene makes another scene the one in play: what is visible changes at once, values, windows and the positions of

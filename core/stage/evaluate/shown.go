@@ -101,6 +101,9 @@ type Dimensional interface {
 	AppearsIn(kind document.PanelKind) bool
 }
 
+// IsDrawnOn tells whether an entry is drawn on a panel where a scene shows it.
+func (s *Shown) IsDrawnOn(p *document.Panel) bool { return s.Entry.IsOn(p.ID) && s.suits(p.Kind) }
+
 // suits tells whether an entry can appear on a kind of panels.
 func (s *Shown) suits(kind document.PanelKind) bool {
 	if d, ok := s.Live.(Dimensional); ok {

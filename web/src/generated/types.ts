@@ -1053,6 +1053,8 @@ export interface ShownView {
   sentence: PieceView[];
   /** Hue is the number of its colour on the stage; 8 is the parent's grey. */
   hue: number;
+  /** Panels are the ids of those on which it is drawn where a scene shows it. */
+  panels: string[];
 }
 
 /** SaidView is a text beside the stage. */

@@ -16,7 +16,7 @@ import PanelTexts from './PanelTexts.vue';
 import ReadingCard from './ReadingCard.vue';
 import { worn } from '../styles/theme';
 import { useHands } from './hands';
-import { play, stop } from './hearing';
+import { play, seconds, stop } from './hearing';
 import { paletteOf } from './palette';
 import { useReading } from './reading';
 
@@ -78,17 +78,25 @@ function place(picture: PanelPicture) {
   describeLater();
 }
 
+/** Until when a curve is heard: the words about it are not spoken over. */
+let heardUntil = 0;
+
 /** Says in words what the panel shows, and what its window hides, once it rests. */
 function describeLater() {
   window.clearTimeout(describing);
-  describing = window.setTimeout(async () => {
-    const { text } = await bench.askInPlay({ kind: 'describe', panel: props.index, ...size });
-    await heardOut;
-    spoken.value = text ?? '';
-    const inPlay = await bench.inPlayOf(props.index);
-    const answer = await bench.ask({ kind: 'advice', panel: props.index, ...size, ...inPlay });
-    advice.value = answer.advice?.message === left ? undefined : answer.advice;
-  }, 300);
+  describing = window.setTimeout(() => void describe(), Math.max(300, heardUntil - performance.now()));
+}
+
+async function describe() {
+  const { text } = await bench.askInPlay({ kind: 'describe', panel: props.index, ...size });
+  if (performance.now() < heardUntil) {
+    describeLater();
+    return;
+  }
+  spoken.value = text ?? '';
+  const inPlay = await bench.inPlayOf(props.index);
+  const answer = await bench.ask({ kind: 'advice', panel: props.index, ...size, ...inPlay });
+  advice.value = answer.advice?.message === left ? undefined : answer.advice;
 }
 
 async function mend(chosen: Mended) {
@@ -102,9 +110,6 @@ function leaveAdvice() {
 }
 
 const lastCurve = () => ofKind(bench.document?.shown, 'curve').findLast((s) => bench.isSeen(s.id));
-
-/** Settled when no curve is heard: its words are not spoken over. */
-let heardOut = Promise.resolve();
 
 /** Lets the last curve that is seen be heard, and says what its ticks mark. */
 async function hear() {
@@ -120,7 +125,8 @@ async function hear() {
   });
   if (!heard) return;
   spoken.value = heard.words;
-  heardOut = play(heard);
+  heardUntil = performance.now() + seconds * 1000;
+  await play(heard);
 }
 
 /** Opens a reading without a tap: of the last function that is shown, in the middle of the window. */

@@ -3,7 +3,7 @@
 import type { Finding, HeardView } from '../generated/types';
 
 /** Seconds for one way over the panel. */
-const seconds = 4;
+export const seconds = 4;
 /** The tone at the lower edge, in hertz; the upper edge is two octaves above. */
 const lowest = 220;
 const octaves = 2;
@@ -14,7 +14,7 @@ const otherTick = 1760;
 let context: AudioContext | undefined;
 let playing: OscillatorNode | undefined;
 
-/** Plays a curve to its end; one that was playing ends. */
+/** Plays a curve; one that was playing ends. */
 export async function play(heard: HeardView) {
   stop();
   context ??= new AudioContext();
@@ -39,10 +39,11 @@ export async function play(heard: HeardView) {
   for (const { at, finding } of heard.marks)
     tick(begin + at * seconds, ticks[finding] ?? otherTick, 2 * at - 1);
   playing = tone;
-  await new Promise((ended) => (tone.onended = ended));
-  if (playing === tone) playing = undefined;
-  // At rest nothing sounds and nothing runs.
-  if (!playing) void context.suspend();
+  tone.onended = () => {
+    if (playing === tone) playing = undefined;
+    // At rest nothing sounds and nothing runs.
+    if (!playing) void context?.suspend();
+  };
 }
 
 export function stop() {
