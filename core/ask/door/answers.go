@@ -61,15 +61,21 @@ var (
 	needsNothing  = map[AskKind]bool{AskGallery: true, AskBeginnings: true, AskPasted: true}
 )
 
-// load takes the document into play.
+// load takes the document into play, in the scene that the page is in: a core that was started anew knows of none.
 func load(door *Door, ask *Ask, a *Answer) error {
 	if err := ask.Document.Check(); err != nil {
 		return err
 	}
-	if door.d != nil {
-		door.d.Scene = max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
+	scene := max(0, min(ask.Scene, len(ask.Document.Scenes)-1))
+	isNew := door.d == nil
+	if !isNew {
+		door.d.Scene = scene
 	}
 	door.d = evaluate.Load(ask.Document, door.d)
+	if isNew && scene > 0 {
+		door.d.BeginScene(scene)
+		door.d.GoScene(1)
+	}
 	edit.TellAngles(door.d)
 	door.sent = door.sent[:0]
 	a.Loaded = loaded(door.d)

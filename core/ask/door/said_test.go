@@ -11,7 +11,6 @@ import (
 	"parvix/core/ask/door"
 	"parvix/core/ask/edit"
 	"parvix/core/stage/document"
-	"parvix/core/stage/kinds/figure"
 	"parvix/core/stage/kinds/text"
 )
 
@@ -59,25 +58,4 @@ func TestAnAngleInATextSaysThatItCountsDegrees(t *testing.T) {
 	assert.Equal(t, []string{"60", "° at the top", "60", " degrees"}, said(t, "", "θ;° at the top", "θ; degrees"), "whoever has written the unit reads it once")
 	assert.Equal(t, []string{`2 \htmlClass{hue-6}{\theta}=120^{\circ}`}, said(t, text.AsEquation, "2θ"))
 	assert.Equal(t, []string{`2\cdot 60^{\circ}=120^{\circ}`}, said(t, text.AsSubstituted, "2θ"))
-}
-
-// A parametric surface and a segment between points of space are drawn in space alone, a curve in planes alone.
-func TestTheCoreTellsOnWhichPanelsAnEntryIsDrawn(t *testing.T) {
-	d := document.New("")
-	for _, line := range []string{"f(x) = x²", "(2cos u sin v, 2sin u sin v, 2cos v)", "P = (1, 2, 0)", "Q = (0, 1, 1)", "(1, 2)"} {
-		var err error
-		d, err = edit.Typed(d, "", line)
-		require.NoError(t, err, line)
-	}
-	segment := document.Entry{ID: "s", Body: &figure.Body{Shape: figure.Segment, Points: []string{d.Shown[2].ID, d.Shown[3].ID}}}
-	d.Shown = append(d.Shown, segment)
-	loaded := ask(t, door.New(), door.Ask{Kind: door.AskLoad, Document: d}).Loaded
-	require.NotNil(t, loaded)
-	var panels [][]string
-	for _, s := range loaded.Shown {
-		panels = append(panels, s.Panels)
-	}
-	require.Len(t, d.Panels, 2, "a surface brings its space")
-	plane, space := []string{d.Panels[0].ID}, []string{d.Panels[1].ID}
-	assert.Equal(t, [][]string{plane, space, space, space, plane, space}, panels)
 }
