@@ -81,7 +81,7 @@ func mustDemo(t *testing.T, place int) *document.Document {
 func openings(t *testing.T) {
 	var first, again []float64
 	for range 7 {
-		page := visit(t, 1280, 800)
+		page := visitAnew(t, 1280, 800)
 		signInDemo(t, page)
 		id := importDocument(t, page, mustDemo(t, 0))
 		for _, into := range []*[]float64{&first, &again} {

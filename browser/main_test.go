@@ -41,6 +41,8 @@ var house struct {
 	end     func()
 	// requests counts what reached the server.
 	requests atomic.Int64
+	// visited says that the browser's own context has a visitor.
+	visited atomic.Bool
 }
 
 const (

@@ -23,22 +23,48 @@ import (
 // patience bounds every wait; nothing is waited for longer than it takes. A busy host may stand still for half a minute.
 const patience = 40 * time.Second
 
-// visit opens a page of its own, without cookies of others.
+// visit opens a page of its own, without cookies or anything else that others left. The first page of a test keeps what the browser
+// has compiled for those before it, as a teacher's own browser does; a second one beside it is another person's.
 func visit(t *testing.T, width, height int) *rod.Page {
+	t.Helper()
+	if house.visited.CompareAndSwap(false, true) {
+		t.Cleanup(func() { house.visited.Store(false) })
+		page := openPage(t, house.browser, width, height)
+		forgetVisitor(t, page)
+		return page
+	}
+	return visitAnew(t, width, height)
+}
+
+// forgetVisitor clears what the last visitor left: cookies, storage and the page's helper without a network. The files and what is
+// compiled of them stay.
+func forgetVisitor(t *testing.T, page *rod.Page) {
+	t.Helper()
+	require.NoError(t, proto.StorageClearDataForOrigin{
+		Origin:       "http://" + house.address,
+		StorageTypes: "cookies,local_storage,indexeddb,service_workers,cache_storage",
+	}.Call(page))
+}
+
+// visitAnew opens a page in a browser that has never seen the application.
+func visitAnew(t *testing.T, width, height int) *rod.Page {
 	t.Helper()
 	context, err := house.browser.Incognito()
 	require.NoError(t, err)
-	page, err := context.Page(proto.TargetCreateTarget{})
+	t.Cleanup(func() { _ = context.Close() })
+	return openPage(t, context, width, height)
+}
+
+func openPage(t *testing.T, browser *rod.Browser, width, height int) *rod.Page {
+	t.Helper()
+	page, err := browser.Page(proto.TargetCreateTarget{})
 	require.NoError(t, err)
 	// Rod looks again after up to a second; most that is waited for here comes sooner.
 	page = page.Sleeper(func() utils.Sleeper { return utils.BackoffSleeper(20*time.Millisecond, 200*time.Millisecond, nil) })
 	page = page.Timeout(3 * time.Minute)
 	require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}))
 	observe(t, page)
-	t.Cleanup(func() {
-		_ = page.Close()
-		_ = context.Close()
-	})
+	t.Cleanup(func() { _ = page.Close() })
 	return page
 }
 

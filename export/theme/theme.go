@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"reflect"
+	"strconv"
 	"strings"
 
 	"parvix/core/stage/picture"
@@ -116,15 +117,18 @@ func tinted(t Tokens) Tokens {
 
 // mixed is a colour on the way from one to another, in sRGB.
 func mixed(from, to string, share float64) string {
-	var a, b [3]int
-	for k, hex := range [2]string{from, to} {
-		rgb := [2]*[3]int{&a, &b}[k]
-		if _, err := fmt.Sscanf(hex, "#%02x%02x%02x", &rgb[0], &rgb[1], &rgb[2]); err != nil {
-			panic("theme: " + hex)
-		}
-	}
+	a, b := channels(from), channels(to)
 	at := func(k int) int { return int(math.Round(float64(a[k]) + share*float64(b[k]-a[k]))) }
-	return fmt.Sprintf("#%02X%02X%02X", at(0), at(1), at(2))
+	return fmt.Sprintf("#%06X", at(0)<<16|at(1)<<8|at(2))
+}
+
+// channels are a colour's red, green and blue.
+func channels(colour string) [3]int {
+	rgb, err := strconv.ParseUint(strings.TrimPrefix(colour, "#"), 16, 24)
+	if err != nil {
+		panic("theme: " + colour)
+	}
+	return [3]int{int(rgb >> 16), int(rgb >> 8 & 0xFF), int(rgb & 0xFF)}
 }
 
 // Colours are the theme's by the core's colour numbers.

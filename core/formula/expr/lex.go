@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"regexp"
 	"strings"
+	"sync"
 	"unicode"
 	"unicode/utf8"
 
@@ -210,13 +211,16 @@ func (l *lexer) letters() {
 	}
 }
 
-// partials is how a partial derivative is written as a quotient (common practice): ∂f/∂x, ∂²f/∂x², ∂²f/∂x∂y.
-var partials = regexp.MustCompile(`^∂(²|\^2)?\s*(\pL+)\s*/\s*∂\s*(\pL)(²|\^2)?(?:\s*∂\s*(\pL))?`)
+// partials is how a partial derivative is written as a quotient (common practice): ∂f/∂x, ∂²f/∂x², ∂²f/∂x∂y. It is
+// compiled when it is first asked for: all letters of all scripts take longer than the rest of the core's start.
+var partials = sync.OnceValue(func() *regexp.Regexp {
+	return regexp.MustCompile(`^∂(²|\^2)?\s*(\pL+)\s*/\s*∂\s*(\pL)(²|\^2)?(?:\s*∂\s*(\pL))?`)
+})
 
 // partial reads ∂f/∂x as the name f_x; ∂²f/∂x∂y is taken by y first, then by x, as f_yx is.
 func (l *lexer) partial() *problem.Problem {
 	from := l.at
-	m := partials.FindStringSubmatch(l.text[from:])
+	m := partials().FindStringSubmatch(l.text[from:])
 	if m == nil {
 		return problem.New("partial", from, from+len("∂"))
 	}

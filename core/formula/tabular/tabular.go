@@ -11,6 +11,7 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+	"sync"
 
 	"parvix/core/formula/expr"
 	"parvix/core/formula/number"
@@ -120,14 +121,19 @@ type way struct {
 	decimal   string
 }
 
-var numeric = regexp.MustCompile(`^[+\-−]?\d+$`)
+// pattern compiles an expression when it is first asked for: a core that reads no table starts without waiting for any.
+func pattern(expression string) func() *regexp.Regexp {
+	return sync.OnceValue(func() *regexp.Regexp { return regexp.MustCompile(expression) })
+}
+
+var numeric = pattern(`^[+\-−]?\d+$`)
 
 // readings lists the ways in which a text may have been written, the likelier first.
 func readings(text string) []way {
 	first, _, _ := strings.Cut(strings.TrimLeft(text, "\n"), "\n")
 	has := func(sign string) bool { return strings.Contains(text, sign) }
 	both := func(s Separator) []way {
-		if commaBetweenDigits.MatchString(text) && !pointBetweenDigits.MatchString(text) {
+		if commaBetweenDigits().MatchString(text) && !pointBetweenDigits().MatchString(text) {
 			list := []way{{s, ","}}
 			if thousands(text) {
 				list = append(list, way{s, "."}) // 1,234 may be a thousand and some
@@ -135,7 +141,7 @@ func readings(text string) []way {
 			return list
 		}
 		list := []way{{s, "."}}
-		if commaBetweenDigits.MatchString(text) && lastCommaBehindPoint(text) {
+		if commaBetweenDigits().MatchString(text) && lastCommaBehindPoint(text) {
 			list = []way{{s, ","}}
 		}
 		return list
@@ -147,25 +153,25 @@ func readings(text string) []way {
 		return both(Semicolon)
 	case has(","):
 		return commaReadings(text, first)
-	case spaced.MatchString(behindHead(text)):
+	case spaced().MatchString(behindHead(text)):
 		return []way{{Spaces, "."}, {None, "."}}
 	}
 	return []way{{None, "."}}
 }
 
 var (
-	commaBetweenDigits = regexp.MustCompile(`\d,\d`)
-	pointBetweenDigits = regexp.MustCompile(`\d\.\d`)
-	spaced             = regexp.MustCompile(`\S[ ]+\S`)
-	grouped            = regexp.MustCompile(`^[+\-−]?\d{1,3}(?:,\d{3})+$`)
-	europeanGroups     = regexp.MustCompile(`\d\.\d{3},\d`)
+	commaBetweenDigits = pattern(`\d,\d`)
+	pointBetweenDigits = pattern(`\d\.\d`)
+	spaced             = pattern(`\S[ ]+\S`)
+	grouped            = pattern(`^[+\-−]?\d{1,3}(?:,\d{3})+$`)
+	europeanGroups     = pattern(`\d\.\d{3},\d`)
 )
 
 // thousands tells that every comma between digits may part thousands.
 func thousands(text string) bool {
 	for _, cell := range strings.FieldsFunc(text, func(r rune) bool { return r == '\t' || r == ';' || r == '\n' }) {
 		cell = strings.TrimSpace(cell)
-		if commaBetweenDigits.MatchString(cell) && !grouped.MatchString(cell) {
+		if commaBetweenDigits().MatchString(cell) && !grouped().MatchString(cell) {
 			return false
 		}
 	}
@@ -173,7 +179,7 @@ func thousands(text string) bool {
 }
 
 // lastCommaBehindPoint tells of 1.234,5: points part thousands, the comma is the decimal sign.
-func lastCommaBehindPoint(text string) bool { return europeanGroups.MatchString(text) }
+func lastCommaBehindPoint(text string) bool { return europeanGroups().MatchString(text) }
 
 // commaReadings are those of a text with commas and neither tabs nor semicolons: the comma parts cells, or is the decimal sign of a single
 // column or of columns that spaces part.
@@ -189,12 +195,12 @@ func commaReadings(text, first string) []way {
 		}
 		perLine[strings.Count(line, ",")] = true
 		left, right, found := strings.Cut(line, ",")
-		digits := found && numeric.MatchString(left) && allDigits(right)
-		if !digits && !numeric.MatchString(line) && !(i == 0 && line == strings.TrimSpace(first) && !found) {
+		digits := found && numeric().MatchString(left) && allDigits(right)
+		if !digits && !numeric().MatchString(line) && !(i == 0 && line == strings.TrimSpace(first) && !found) {
 			whole = false
 		}
 	}
-	spacedDecimals := spaced.MatchString(behindHead(text)) && !strings.Contains(text, ", ") && spacedCommas(text)
+	spacedDecimals := spaced().MatchString(behindHead(text)) && !strings.Contains(text, ", ") && spacedCommas(text)
 	switch {
 	case spacedDecimals:
 		return []way{{Spaces, ","}, parts}
@@ -223,8 +229,8 @@ func spacedCommas(text string) bool {
 		for _, word := range strings.Fields(line) {
 			left, right, found := strings.Cut(word, ",")
 			switch {
-			case numeric.MatchString(word):
-			case found && numeric.MatchString(left) && allDigits(right):
+			case numeric().MatchString(word):
+			case found && numeric().MatchString(left) && allDigits(right):
 				seen = true
 			case i == 0 && !found:
 			default:
@@ -348,14 +354,14 @@ func isHead(row []string, decimal string) bool {
 }
 
 var (
-	unitInBrackets = regexp.MustCompile(`^(.*?)\s*[(\[]\s*([^()\[\]]+?)\s*[)\]]$`)
-	unitBehindIn   = regexp.MustCompile(`^(.+?)\s+in\s+(\S+)$`)
-	unitBelow      = regexp.MustCompile(`^(.+?)\s*/\s*(\S+)$`) // T/°C, as ISO 80000-1 writes heads of tables
+	unitInBrackets = pattern(`^(.*?)\s*[(\[]\s*([^()\[\]]+?)\s*[)\]]$`)
+	unitBehindIn   = pattern(`^(.+?)\s+in\s+(\S+)$`)
+	unitBelow      = pattern(`^(.+?)\s*/\s*(\S+)$`) // T/°C, as ISO 80000-1 writes heads of tables
 )
 
 // head reads a name with its unit: “h (m)”, “t [s]”, “h in m”, “T/°C”.
 func head(text string) (name, unit string) {
-	for _, form := range []*regexp.Regexp{unitInBrackets, unitBehindIn, unitBelow} {
+	for _, form := range []*regexp.Regexp{unitInBrackets(), unitBehindIn(), unitBelow()} {
 		if m := form.FindStringSubmatch(text); m != nil && m[1] != "" {
 			return m[1], m[2]
 		}
@@ -374,14 +380,14 @@ func ReadCell(text string, comma bool) (Cell, bool) {
 	}
 	plain := strings.NewReplacer("−", "-", "–", "-").Replace(text)
 	if comma {
-		if strings.Contains(plain, ".") && !pointGroups.MatchString(plain) {
+		if strings.Contains(plain, ".") && !pointGroups().MatchString(plain) {
 			return Cell{}, false
 		}
 		plain = strings.ReplaceAll(strings.ReplaceAll(plain, ".", ""), ",", ".")
-	} else if grouped.MatchString(plain) || strings.Contains(plain, ",") && pointBetweenDigits.MatchString(plain) {
+	} else if grouped().MatchString(plain) || strings.Contains(plain, ",") && pointBetweenDigits().MatchString(plain) {
 		plain = strings.ReplaceAll(plain, ",", "")
 	}
-	if groupedBySpaces.MatchString(plain) {
+	if groupedBySpaces().MatchString(plain) {
 		plain = strings.ReplaceAll(plain, " ", "")
 	}
 	if strings.HasSuffix(plain, "%") {
@@ -389,14 +395,14 @@ func ReadCell(text string, comma bool) (Cell, bool) {
 			return numberCell(v / 100), true
 		}
 	}
-	if decimalForm.MatchString(plain) {
+	if decimalForm().MatchString(plain) {
 		v, err := strconv.ParseFloat(plain, 64)
 		if err != nil || math.IsInf(v, 0) {
 			return Cell{}, false
 		}
 		return Cell{Text: strings.TrimPrefix(plain, "+"), IsNumber: true, Value: v}, true
 	}
-	if twoNumbers.MatchString(plain) {
+	if twoNumbers().MatchString(plain) {
 		return Cell{}, false
 	}
 	formula, err := expr.Parse(plain, &expr.Scope{})
@@ -407,10 +413,10 @@ func ReadCell(text string, comma bool) (Cell, bool) {
 }
 
 var (
-	decimalForm     = regexp.MustCompile(`^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$`)
-	pointGroups     = regexp.MustCompile(`^[+-]?\d{1,3}(\.\d{3})+(,\d+)?$`)
-	twoNumbers      = regexp.MustCompile(`\d\s+\d`)
-	groupedBySpaces = regexp.MustCompile(`^[+-]?\d{1,3}( \d{3})+(\.\d+)?$`)
+	decimalForm     = pattern(`^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$`)
+	pointGroups     = pattern(`^[+-]?\d{1,3}(\.\d{3})+(,\d+)?$`)
+	twoNumbers      = pattern(`\d\s+\d`)
+	groupedBySpaces = pattern(`^[+-]?\d{1,3}( \d{3})+(\.\d+)?$`)
 )
 
 func numberCell(v float64) Cell {
