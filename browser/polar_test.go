@@ -272,3 +272,15 @@ func TestTheUnitOfAnglesChangesThereAndBack(t *testing.T) {
 	until(t, l.page, `() => parvix.document().angleUnit === 'radian'`)
 	assert.Equal(t, before, documentOf(t, l.page))
 }
+
+// Two ellipses that cross, from an empty bench: what both enclose is 24·atan(2/3) ≈ 14.11 (worked by hand).
+func TestTwoParametricCurvesEncloseAnArea(t *testing.T) {
+	l := counted(t)
+	l.paste("(3cos t, 2sin t)\n(2cos t, 3sin t)")
+	l.openIn("[aria-label=Shown]", `What to do with \(3 ?cos`)
+	l.item(`Shade what \(3 ?cos.* both enclose`)
+	l.atMost(4)
+	drawn(t, l.page)
+	labelled(t, l.page, "14.112")
+	assertAccessible(t, l.page, "a region between parametric curves")
+}

@@ -211,3 +211,32 @@ func (b *Brush) Broken(line []sample.Point, pen Strokes) {
 		}
 	}
 }
+
+// held keeps a pixel near the panel, so that no number of the picture is beyond what a canvas takes.
+func held(at [2]float64) [2]float64 {
+	const far = 4000
+	return [2]float64{max(-far, min(at[0], 2*far)), max(-far, min(at[1], 2*far))}
+}
+
+// Fill shades polygons, in pixels, as one area, so that no seam shows where they meet: each is gone to from the first place of all and
+// back the same way, which encloses nothing.
+func (b *Brush) Fill(colour picture.Colour, polygons [][][2]float64) {
+	start, begun := -1, [2]float64{}
+	for _, polygon := range polygons {
+		if len(polygon) < 3 {
+			continue
+		}
+		if start < 0 {
+			start, begun = b.Pen.Area(colour, AreaOpacity), held(polygon[0])
+			b.Pen.To(begun[0], begun[1])
+		}
+		for i := range len(polygon) + 1 {
+			at := held(polygon[i%len(polygon)])
+			b.Pen.To(at[0], at[1])
+		}
+		b.Pen.To(begun[0], begun[1])
+	}
+	if start >= 0 {
+		b.Pen.EndLine(start)
+	}
+}

@@ -222,7 +222,7 @@ func (l *Between) Compose(on *compose.On) []compose.Anchor {
 			polygons = append(polygons, between(on, a, b))
 		}
 	}
-	fill(on, polygons)
+	on.Fill(compose.ColourOf(on.Entry), polygons)
 	l.composeEnds(on)
 	seen := on.Seen.(*sight)
 	return label(on, seen.label[0], seen.label[1], seen.area)

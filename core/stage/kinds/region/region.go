@@ -58,35 +58,6 @@ func label(on *compose.On, x, y float64, area string) []compose.Anchor {
 	return on.Labelled(a, area, compose.ColourOf(on.Entry))
 }
 
-// held keeps a pixel near the panel, so that no number of the picture is beyond what a canvas takes.
-func held(at [2]float64) [2]float64 {
-	const far = 4000
-	return [2]float64{max(-far, min(at[0], 2*far)), max(-far, min(at[1], 2*far))}
-}
-
-// fill shades polygons as one area, so that no seam shows where they meet: each is gone to from the first place of all and
-// back the same way, which encloses nothing.
-func fill(on *compose.On, polygons [][][2]float64) {
-	start, begun := -1, [2]float64{}
-	for _, polygon := range polygons {
-		if len(polygon) < 3 {
-			continue
-		}
-		if start < 0 {
-			start, begun = on.Pen.Area(compose.ColourOf(on.Entry), compose.AreaOpacity), held(polygon[0])
-			on.Pen.To(begun[0], begun[1])
-		}
-		for i := range len(polygon) + 1 {
-			at := held(polygon[i%len(polygon)])
-			on.Pen.To(at[0], at[1])
-		}
-		on.Pen.To(begun[0], begun[1])
-	}
-	if start >= 0 {
-		on.Pen.EndLine(start)
-	}
-}
-
 // border is how the edge of a region is drawn; one that does not belong to it is dashed.
 func border(on *compose.On, strict bool) compose.Strokes {
 	pattern := compose.PatternOf(on.Entry, picture.Whole)

@@ -149,7 +149,7 @@ func (l *Where) Compose(on *compose.On) []compose.Anchor {
 	shape.spent = 0
 	begun := len(on.Pen.Data)
 	if l.Equation == nil {
-		fill(on, shape.polygons)
+		on.Fill(compose.ColourOf(on.Entry), shape.polygons)
 	}
 	for i, segments := range shape.borders {
 		pen := border(on, l.conditions[i].strict)

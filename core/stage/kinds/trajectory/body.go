@@ -63,7 +63,7 @@ type PartBody struct {
 	// Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them.
 	Step string  `json:"step,omitempty"`
 	Line Joining `json:"line,omitempty"`
-	// Other is the id of the second polar curve of a region, or of the curve that is met; Common is what both enclose, else what the other
+	// Other is the id of the second curve of a region, or of the curve that is met; Common is what both enclose, else what the other
 	// does not.
 	Other  string `json:"other,omitempty"`
 	Common bool   `json:"common,omitempty"`
@@ -106,7 +106,7 @@ const (
 	Swept      Piece = "swept"
 	// Inside is what a closed curve goes around.
 	Inside Piece = "inside"
-	// Enclosed is what a polar curve encloses and another one does not, or both do.
+	// Enclosed is what a closed curve encloses and another one does not, or both do.
 	Enclosed Piece = "region"
 	// Meets are the places where it meets another curve.
 	Meets Piece = "meetings"

@@ -32,19 +32,21 @@ func (p *Part) findMet(d evaluate.Loading, e *document.Entry) bool {
 
 // metSentence says “where r meets s”.
 func (p *Part) metSentence(d evaluate.Moment) []evaluate.Word {
-	name := func(m *Live) evaluate.Word {
-		if m.Polar {
-			return evaluate.Word{LaTeX: expr.LaTeXName(m.body.Function)}
-		}
-		return evaluate.Word{LaTeX: m.label(d, true)}
-	}
 	other := evaluate.Word{}
 	if p.Graph != nil {
 		other.LaTeX = expr.LaTeXName(p.Graph.Stated.Name)
 	} else {
-		other = name(p.Other)
+		other = nameOf(d, p.Other)
 	}
-	return []evaluate.Word{evaluate.Says("where "), name(p.Of), evaluate.Says(" meets "), other}
+	return []evaluate.Word{evaluate.Says("where "), nameOf(d, p.Of), evaluate.Says(" meets "), other}
+}
+
+// nameOf is what a sentence calls a curve: a polar one by its name, a parametric one by its coordinates.
+func nameOf(d evaluate.Moment, m *Live) evaluate.Word {
+	if m.Polar {
+		return evaluate.Word{LaTeX: expr.LaTeXName(m.body.Function)}
+	}
+	return evaluate.Word{LaTeX: m.label(d, true)}
 }
 
 // met are the places where two curves meet, valid for one stamp of both and, for a graph, for one window.

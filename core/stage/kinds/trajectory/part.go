@@ -1,6 +1,7 @@
 package trajectory
 
 import (
+	"fmt"
 	"math"
 
 	"parvix/core/formula/expr"
@@ -71,8 +72,8 @@ func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 		if other := d.Other(b.Other); other != nil {
 			p.Other, _ = other.Live.(*Live)
 		}
-		if p.Other == nil || !p.Other.Polar || !m.Polar {
-			d.Report(problem.New("field", 0, 0, "other", "a region lies between two polar curves"), e.ID, "other")
+		if p.Other == nil || p.Other == m {
+			d.Report(problem.New("field", 0, 0, "other", "a region lies between two closed curves"), e.ID, "other")
 			return nil
 		}
 	}
@@ -90,7 +91,7 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 		return []evaluate.Word{evaluate.Says("the graph of "), {LaTeX: p.Of.CoordinateLaTeX(p.body.Coordinate)}}
 	}
 	if piece == Enclosed {
-		of, other := evaluate.Word{LaTeX: expr.LaTeXName(p.Of.body.Function)}, evaluate.Word{LaTeX: expr.LaTeXName(p.Other.body.Function)}
+		of, other := nameOf(d, p.Of), nameOf(d, p.Other)
 		if p.body.Common {
 			return []evaluate.Word{evaluate.Says("what both "), of, evaluate.Says(" and "), other, evaluate.Says(" enclose")}
 		}
@@ -131,8 +132,30 @@ func (p *Part) Hue(evaluate.Moment) picture.Colour {
 	return compose.ColourOf(p.of)
 }
 
-// Describe says nothing: the curve says where its point is.
-func (p *Part) Describe(evaluate.Moment, *document.Entry) []string { return nil }
+// Describe says how large a region is; of what hangs on the point the curve says where it is.
+func (p *Part) Describe(d evaluate.Moment, _ *document.Entry) []string {
+	if p.body.Piece != Enclosed || !p.Of.Exists() || !p.Other.Exists() {
+		return nil
+	}
+	region, _ := p.overlap(d)
+	if region.Loops == nil {
+		return nil
+	}
+	of, other := spokenName(p.Of), spokenName(p.Other)
+	what := fmt.Sprintf("What %s encloses and %s does not", of, other)
+	if p.body.Common {
+		what = fmt.Sprintf("What %s and %s both enclose", of, other)
+	}
+	return []string{fmt.Sprintf("%s has an area of %s.", what, number.Format(region.Area, 3))}
+}
+
+// spokenName is what a description calls a curve.
+func spokenName(m *Live) string {
+	if m.Polar {
+		return m.body.Function
+	}
+	return "the curve with x = " + m.body.X + " and y = " + m.body.Y
+}
 
 // Box is that of a coordinate's graph.
 func (p *Part) Box(_ evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {

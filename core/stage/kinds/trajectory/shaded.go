@@ -11,44 +11,45 @@ import (
 	"parvix/core/stage/view"
 )
 
-// region fills what lies between two polar curves, and tells its area.
+// region fills what lies between two closed curves, and tells its area.
 func (p *Part) region(on *compose.On) []compose.Anchor {
 	v, known := on.View, on.Seen.(*enclosed)
 	if known == nil {
 		return nil
 	}
-	var label compose.Anchor
-	widest := 0.0
-	for _, sector := range known.sectors {
-		start := on.Pen.Area(compose.ColourOf(p.of), compose.AreaOpacity)
-		to := func(direction, distance float64) {
-			sin, cos := math.Sincos(direction)
-			on.Pen.To(math.Max(-4000, math.Min(v.X(distance*cos), 8000)), math.Max(-4000, math.Min(v.Y(distance*sin), 8000)))
+	polygons := make([][][2]float64, len(known.loops))
+	for i, loop := range known.loops {
+		for _, at := range loop {
+			polygons[i] = append(polygons[i], on.At(at.X, at.Y))
 		}
-		for _, at := range sector {
-			to(at.Direction, at.Far)
-			if width := at.Far - at.Near; width > widest {
-				sin, cos := math.Sincos(at.Direction)
-				middle := (at.Near + at.Far) / 2
-				widest, label = width, compose.Anchor{X: v.X(middle * cos), Y: v.Y(middle * sin), IsPoint: true, Inside: true}
-			}
-		}
-		for i := len(sector) - 1; i >= 0; i-- {
-			to(sector[i].Direction, sector[i].Near)
-		}
-		on.Pen.EndLine(start)
 	}
-	if widest == 0 {
+	on.Fill(compose.ColourOf(p.of), polygons)
+	place := known.middle
+	if known.loops == nil {
+		at := p.Of.Place((p.Of.From + p.Of.To) / 2)
+		place = curves.Place{X: at.X, Y: at.Y}
+	}
+	if !v.Sees(place.X, place.Y) {
 		return nil
 	}
+	label := compose.Anchor{X: v.X(place.X), Y: v.Y(place.Y), IsPoint: true, Inside: known.loops != nil}
 	return on.Labelled(label, on.Now.Typeset(known.told), compose.ColourOf(p.of))
 }
 
-// enclosed is a region between two curves, valid for one stamp.
+// enclosed is a region between two curves, valid for one stamp. Without loops nothing is enclosed, and told says why.
 type enclosed struct {
-	stamp   uint64
-	sectors [][]curves.Sector
-	told    string
+	stamp  uint64
+	loops  [][]curves.Place
+	middle curves.Place
+	told   string
+}
+
+// hindrances say why nothing is enclosed.
+var hindrances = map[curves.Hindrance]string{
+	curves.Free:    `\text{nothing is enclosed}`,
+	curves.Open:    `\text{does not close}`,
+	curves.RunOver: `\text{runs over itself}`,
+	curves.Along:   `\text{one runs along the other}`,
 }
 
 // See works out what hangs on values: the region between two curves, the area that was swept over, the places of dots.
@@ -76,18 +77,36 @@ func (p *Part) See(m evaluate.Moment, v view.View, before any) any {
 	return nil
 }
 
-// enclosed is worked out again only when one of the curves has moved; nil where one of them has no outline.
+// enclosed is worked out again only when one of the curves has moved; nil where one of them does not exist.
 func (p *Part) enclosed(d evaluate.Moment, was *enclosed) *enclosed {
 	m, other := p.Of, p.Other
-	if !m.HasOutline(d) || !other.HasOutline(d) {
+	if !m.Exists() || !other.Exists() {
 		return nil
 	}
 	stamp := max(m.Stamp(d), other.Stamp(d))
 	if was != nil && was.stamp == stamp {
 		return was
 	}
-	region := curves.Between(m.Outline(d), other.Outline(d), p.body.Common)
-	return &enclosed{stamp, curves.Sectors(region), evaluate.AreaLaTeX(curves.RegionArea(region))}
+	known := &enclosed{stamp: stamp}
+	region, why := p.overlap(d)
+	if known.loops = region.Loops; known.loops == nil {
+		known.told = hindrances[why]
+		return known
+	}
+	known.middle, known.told = region.Middle(), evaluate.AreaLaTeX(region.Area)
+	return known
+}
+
+// overlap is the region between the curves: of two polar ones by their distances from the pole.
+func (p *Part) overlap(d evaluate.Moment) (curves.Overlap, curves.Hindrance) {
+	m, other := p.Of, p.Other
+	if !m.Polar || !other.Polar {
+		return curves.Overlapping(pathOf(m), pathOf(other), p.body.Common)
+	}
+	if !m.HasOutline(d) || !other.HasOutline(d) {
+		return curves.Overlap{}, curves.RunOver
+	}
+	return curves.PolarOverlap(m.Outline(d), other.Outline(d), p.body.Common), curves.Free
 }
 
 // around is the area inside of a closed curve, valid for one stamp; NaN for one that does not close.

@@ -3,10 +3,10 @@ import { curveLabels } from '../labels';
 import Below from './Below.vue';
 import Form from './Form.vue';
 import Icon from '../CurveIcon.vue';
-import { meetingActions, pieceActions, regionActions, tellActions, transformActions } from './part';
+import { called, meetingActions, pieceActions, regionActions, tellActions, transformActions } from './part';
 
 export const trajectory: PageKind<'trajectory'> = {
-  name: (body) => body.function ?? 'the curve',
+  name: called,
   form: Form,
   icon: Icon,
   labels: curveLabels,

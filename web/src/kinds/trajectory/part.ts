@@ -1,12 +1,15 @@
-// What can be shown at the point that runs through a polar or parametric curve, and between two polar curves.
+// What can be shown at the point that runs through a polar or parametric curve, and between two curves.
 import { useBench } from '../../bench/store';
-import type { EntryOf, TrajectoryPiece } from '../../generated/types';
+import type { CurveBody, EntryOf, TrajectoryBody, TrajectoryPiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { fresh, hasKind, ofKind } from '../../shared/entries';
 import { pieceActions as toggles, tell } from '../bench';
 import type { PageKind } from '../kind';
 import Line from '../Line.vue';
 import PartForm from '../PartForm.vue';
+
+/** What a curve is called: a polar one by its name, a parametric one by its coordinates. */
+export const called = (body: TrajectoryBody) => body.function ?? `(${body.x}, ${body.y})`;
 
 const parts = (of: string) =>
   ofKind(useBench().document?.shown, 'trajectoryPart').filter((p) => p.body.of === of);
@@ -60,14 +63,14 @@ export const tellActions = (e: EntryOf<'trajectory'>): Action[] =>
 /** Actions that mark where a curve meets another one: polar, parametric, or the graph of a function. */
 export function meetingActions(e: EntryOf<'trajectory'>): Action[] {
   const bench = useBench();
-  const own = e.body.function ?? 'the curve';
+  const own = called(e.body);
   const others = (bench.document?.shown ?? []).filter(
     (s) =>
       s.id !== e.id &&
       ((hasKind(s, 'trajectory') && !s.body.family) || (hasKind(s, 'curve') && !s.body.family)),
   );
   return others.map((other) => {
-    const name = (other.body as { function?: string }).function ?? 'the other curve';
+    const name = hasKind(other, 'trajectory') ? called(other.body) : (other.body as CurveBody).function;
     const there = parts(e.id).find((p) => p.body.piece === 'meetings' && p.body.other === other.id);
     const entry = fresh(
       'trajectoryPart',
@@ -98,18 +101,20 @@ export function transformActions(e: EntryOf<'trajectory'>): Action[] {
   }));
 }
 
-/** Actions that shade what lies between a polar curve and another one. */
+/** Actions that shade what lies between a closed curve and another one. */
 export function regionActions(e: EntryOf<'trajectory'>): Action[] {
   const bench = useBench();
-  const name = e.body.function;
-  if (!name) return [];
-  const others = ofKind(bench.document?.shown, 'trajectory').filter((t) => t.body.function && t.id !== e.id);
+  if (e.body.family) return [];
+  const name = called(e.body);
+  const others = ofKind(bench.document?.shown, 'trajectory').filter((t) => !t.body.family && t.id !== e.id);
   return others.flatMap((other) =>
     [false, true].map((common) => {
-      const there = parts(e.id).find((p) => p.body.other === other.id && !!p.body.common === common);
+      const there = parts(e.id).find(
+        (p) => p.body.piece === 'region' && p.body.other === other.id && !!p.body.common === common,
+      );
       const what = common
-        ? `what ${name} and ${other.body.function} both enclose`
-        : `what ${name} encloses and ${other.body.function} does not`;
+        ? `what ${name} and ${called(other.body)} both enclose`
+        : `what ${name} encloses and ${called(other.body)} does not`;
       const entry = fresh(
         'trajectoryPart',
         { of: e.id, piece: 'region', other: other.id, common },
