@@ -68,6 +68,11 @@ type shape func(x, y float64) float64
 
 // seenFrom is a space panel from a direction.
 func seenFrom(turn, tilt float64, perspective bool) view.View {
+	return seenOn(width, height, turn, tilt, perspective)
+}
+
+// seenOn is one of a size.
+func seenOn(width, height, turn, tilt float64, perspective bool) view.View {
 	sight := document.Sight{Low: -2, High: 2, Turn: turn, Tilt: tilt, Perspective: perspective}
 	return view.Seen(&document.Panel{Kind: document.InSpace, Window: document.Window{Left: -2, Right: 2, Bottom: -2, Top: 2, Space: sight}, Tall: 1}, width, height)
 }

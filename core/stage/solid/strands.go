@@ -21,15 +21,15 @@ type Seen struct {
 }
 
 // Sizes in pixels: how far apart the places of a line are at which it is looked whether it is hidden, the width of what is hidden as a
-// share, half of a gap where a line goes under another, how near to each other two places of a line are at least, and how far apart they
-// are at most where one between them lies nearly straight on the way.
+// share, half of a gap where a line goes under another, how near to each other two places of a line are at least, how far apart they
+// are at most, and how far a line may leave the way it began with: a circle lies by a quarter of that beside the chord.
 const (
 	lookEvery   = 8.0
 	hiddenShare = 0.6
 	halfGap     = 5.0
 	thinnest    = 2.0
 	longest     = 10.0
-	straight    = 0.1
+	straight    = 0.4
 	// hiddenOpacity is that of what is behind a surface.
 	hiddenOpacity = 0.5
 )
@@ -90,7 +90,7 @@ func (s *Scene) seen(k int) (list []Seen) {
 	return list
 }
 
-// thinned leaves out places that are seen all but where the one before is, or on the straight way from there to the next.
+// thinned leaves out places that are seen all but where the one before is, or on the straight way on from there.
 func (s *Scene) thinned(line []view.Place) []view.Place {
 	const fewToThin = 64
 	if len(line) < fewToThin {
@@ -98,18 +98,26 @@ func (s *Scene) thinned(line []view.Place) []view.Place {
 	}
 	s.thin = s.thin[:0]
 	last := [2]float64{math.Inf(1), 0}
+	var way [2]float64 // of length 1, from the last place that was kept; 0 for none yet
 	for k, p := range line {
 		at := s.Projection.Pixel(p)
 		dx, dy := at[0]-last[0], at[1]-last[1]
+		length := dx*dx + dy*dy
 		isEnd := k == len(line)-1 || !p.IsFinite() || k > 0 && !line[k-1].IsFinite() || !line[k+1].IsFinite()
-		if length := dx*dx + dy*dy; !isEnd && length < longest*longest {
-			next := s.Projection.Pixel(line[k+1])
-			nx, ny := next[0]-last[0], next[1]-last[1]
-			if off := dx*ny - dy*nx; length < thinnest*thinnest || off*off < straight*straight*(nx*nx+ny*ny) {
+		if !isEnd && length < longest*longest {
+			if length < thinnest*thinnest {
+				continue
+			}
+			if way == [2]float64{} {
+				long := math.Sqrt(length)
+				way = [2]float64{dx / long, dy / long}
+				continue
+			}
+			if math.Abs(dx*way[1]-dy*way[0]) < straight {
 				continue
 			}
 		}
-		s.thin, last = append(s.thin, p), at
+		s.thin, last, way = append(s.thin, p), at, [2]float64{}
 	}
 	return s.thin
 }
