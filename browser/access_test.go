@@ -125,3 +125,52 @@ func TestTheKeyboardGoesPastTheHead(t *testing.T) {
 	assert.False(t, page.MustHas(".keys"))
 	assert.Equal(t, "off", ask[string](t, page, `() => localStorage.getItem('parvix-keys')`))
 }
+
+// Whatever the Tab key comes to is in sight, not covered by anything, and wears a mark (WCAG 2.2, 2.4.7 and 2.4.11, numbers from memory).
+func TestWhatHasTheFocusIsSeen(t *testing.T) {
+	for _, size := range [][2]int{{1280, 800}, {390, 844}} {
+		page := visit(t, size[0], size[1])
+		signInDemo(t, page)
+		copyBench(t, page, fountain)
+		seen := map[string]bool{}
+		for range 90 {
+			press(t, page, input.Tab)
+			// What comes into sight by the focus, as a panel's controls, takes its time.
+			until(t, page, `() => document.getAnimations().every(a => a.playState !== 'running' || a.effect.getTiming().iterations === Infinity)`)
+			name := ask[string](t, page, `() => {
+				const e = document.activeElement;
+				if (e === document.body) return '';
+				const name = e.tagName + ' ' + (e.getAttribute('aria-label') ?? e.textContent).trim().slice(0, 60);
+				const box = e.getBoundingClientRect();
+				const at = [[0.5, 0.5], [0.2, 0.5], [0.8, 0.5], [0.5, 0.2], [0.5, 0.8]].map(([x, y]) => document.elementFromPoint(box.left + x * box.width, box.top + y * box.height));
+				if (!at.some(top => top && (e.contains(top) || top.contains(e)))) return 'covered: ' + name;
+				const marks = [e, ...e.querySelectorAll('*'), e.parentElement].map(m => [getComputedStyle(m), getComputedStyle(m, '::after')]).flat();
+				if (!marks.some(s => (s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) > 0) || s.boxShadow !== 'none')) return 'without a mark: ' + name;
+				return name;
+			}`)
+			seen[name] = true
+		}
+		for name := range seen {
+			assert.NotRegexp(t, "^(covered|without a mark)", name, "at %v", size)
+		}
+		assert.Greater(t, len(seen), 30, "the keyboard came around")
+	}
+}
+
+// Lines, words and letters set wider by the reader take nothing away (WCAG 2.2, 1.4.12: lines 1.5, letters 0.12, words 0.16 of the type).
+func TestWiderTextLosesNothing(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	ask[any](t, page, `() => {
+		const wider = new CSSStyleSheet();
+		wider.replaceSync('*:not(.katex, .katex *) { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }');
+		document.adoptedStyleSheets = [...document.adoptedStyleSheets, wider];
+	}`)
+	drawn(t, page)
+	assert.Empty(t, ask[[]string](t, page, `() => [...document.querySelectorAll('button, label, h1, h2, h3, p, li, .says, summary')]
+		.filter(e => e.getClientRects().length && !e.closest('.only-spoken, .katex, canvas') && getComputedStyle(e).overflow !== 'visible' && getComputedStyle(e).textOverflow !== 'ellipsis')
+		.filter(e => e.scrollWidth > e.clientWidth + 2 || e.scrollHeight > e.clientHeight + 2)
+		.map(e => e.className + ' ' + e.textContent.trim().slice(0, 60))`), "nothing is cut off")
+	assert.LessOrEqual(t, ask[float64](t, page, `() => document.documentElement.scrollWidth - innerWidth`), 0.0, "nothing lies beside the page")
+}

@@ -18,17 +18,61 @@ func byTouch(t *testing.T, page *rod.Page, width, height int) {
 	require.NoError(t, proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1, Mobile: true}.Call(page))
 }
 
+// moveFingers puts fingers down, moves each from its first place to its second one, and lifts them.
+func moveFingers(t *testing.T, page *rod.Page, fingers ...[2]proto.Point) {
+	t.Helper()
+	touch := func(kind proto.InputDispatchTouchEventType, share float64, fingers [][2]proto.Point) {
+		t.Helper()
+		places := []*proto.InputTouchPoint{}
+		for k, f := range fingers {
+			id := float64(k)
+			places = append(places, &proto.InputTouchPoint{X: f[0].X + (f[1].X-f[0].X)*share, Y: f[0].Y + (f[1].Y-f[0].Y)*share, ID: &id})
+		}
+		require.NoError(t, proto.InputDispatchTouchEvent{Type: kind, TouchPoints: places}.Call(page))
+	}
+	for k := range fingers {
+		touch("touchStart", 0, fingers[:k+1])
+	}
+	for k := 1.0; k <= 10; k++ {
+		touch("touchMove", k/10, fingers)
+	}
+	touch("touchEnd", 1, nil)
+}
+
 func swipe(t *testing.T, page *rod.Page, x, from, to float64) {
 	t.Helper()
-	touch := func(kind proto.InputDispatchTouchEventType, places ...*proto.InputTouchPoint) {
-		t.Helper()
-		require.NoError(t, proto.InputDispatchTouchEvent{Type: kind, TouchPoints: append([]*proto.InputTouchPoint{}, places...)}.Call(page))
+	moveFingers(t, page, [2]proto.Point{{X: x, Y: from}, {X: x, Y: to}})
+}
+
+// Two fingers on a phone zoom where they are and move what is seen, a plane as well as space, which they do not turn; the page stays
+// where it is.
+func TestTwoFingersZoomAndMove(t *testing.T) {
+	for _, title := range []string{lamp, "The sea bed before the mole"} {
+		page := visit(t, 390, 844)
+		signInDemo(t, page)
+		byTouch(t, page, 390, 844)
+		copyBench(t, page, title)
+		box := one(t, page, ".plane").MustShape().Box()
+		x, y := box.X+box.Width/2, box.Y+box.Height/2
+		first := seen(t, page)
+		fingers := func(from, to [2]float64, dx, dy float64) {
+			moveFingers(t, page, [2]proto.Point{{X: x - from[0], Y: y - from[1]}, {X: x - to[0] + dx, Y: y - to[1] + dy}},
+				[2]proto.Point{{X: x + from[0], Y: y + from[1]}, {X: x + to[0] + dx, Y: y + to[1] + dy}})
+			drawn(t, page)
+		}
+		fingers([2]float64{30, 30}, [2]float64{60, 60}, 0, 0)
+		near := seen(t, page)
+		assert.InDelta(t, 2, (first.Right-first.Left)/(near.Right-near.Left), 0.1, "%s: twice as near", title)
+		assert.InDelta(t, (first.Left+first.Right)/2, (near.Left+near.Right)/2, 0.05*(first.Right-first.Left), "%s: about the middle of both fingers", title)
+		fingers([2]float64{40, 0}, [2]float64{40, 0}, 0, 60)
+		moved := seen(t, page)
+		assert.InDelta(t, near.Right-near.Left, moved.Right-moved.Left, 0.02*(near.Right-near.Left), "%s: as near as before", title)
+		assert.NotEqual(t, near, moved, "%s: it has moved", title)
+		assert.Zero(t, ask[float64](t, page, `() => window.scrollY`), "%s: the page has not", title)
+		if first.Space != nil {
+			assert.Equal(t, [2]float64{first.Space.Turn, first.Space.Tilt}, [2]float64{moved.Space.Turn, moved.Space.Tilt}, "it was not turned")
+		}
 	}
-	touch("touchStart", &proto.InputTouchPoint{X: x, Y: from})
-	for k := 1.0; k <= 10; k++ {
-		touch("touchMove", &proto.InputTouchPoint{X: x, Y: from + (to-from)*k/10})
-	}
-	touch("touchEnd")
 }
 
 // On a phone the stage stays in sight while the page is scrolled, a finger on the plane scrolls it, and what is touched is large enough.
@@ -54,7 +98,7 @@ func TestOnAPhoneTheStageStaysInSight(t *testing.T) {
 // Panels stand where there is room for them: beside each other on a laptop, one above the other on a tablet held upright; on a phone on
 // its side the dials stand beside the stage, and nothing is covered.
 func TestEveryScreenHasALayoutOfItsOwn(t *testing.T) {
-	for _, size := range [][2]int{{360, 740}, {430, 932}, {844, 390}, {640, 400}, {800, 1280}, {1024, 640}} {
+	for _, size := range [][2]int{{320, 640}, {360, 740}, {430, 932}, {844, 390}, {640, 400}, {800, 1280}, {1024, 640}} {
 		page := visit(t, size[0], size[1])
 		signInDemo(t, page)
 		copyBench(t, page, lamp)

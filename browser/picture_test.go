@@ -8,6 +8,8 @@ import (
 	"github.com/go-rod/rod"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/stage/document"
 )
 
 // What stands on the canvas is compared with points that are computed here, independently of the core.
@@ -16,6 +18,7 @@ import (
 type window struct {
 	Left, Right, Bottom, Top float64
 	Width, Height            float64
+	Space                    *document.Sight
 }
 
 func seen(t *testing.T, page *rod.Page) window {

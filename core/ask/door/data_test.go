@@ -89,6 +89,12 @@ func TestAKeptModelSaysWhatIsToBeMinded(t *testing.T) {
 	wide.Stated[1].Fit.Decimals = 1
 	assert.Contains(t, caution(wide), "off by up to", "x² goes up to 9·10¹⁰, and its factor has four digits")
 	assert.Contains(t, caution(kept(t, "1 1 1", "1 2 3", "linear")), "All x are equal")
+
+	// t/2 + 1/6 is written 0.5t + 0.1667, 1/30000 beside it: nothing at data of whole units, 1.7 of 500 pixels of a hundredth.
+	close := kept(t, "0 1 2", "0 1 1", "linear")
+	assert.Empty(t, caution(close))
+	close.Panels[0].Window = document.Window{Left: 0, Right: 0.02, Bottom: 0.16, Top: 0.17}
+	assert.Contains(t, caution(close), "off by up to 1.7 pixels")
 }
 
 func TestAPastedTextIsAnsweredAsATable(t *testing.T) {

@@ -28,10 +28,7 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 			}
 			v.LaTeX += "=" + d.LaTeX(f.Formula, class)
 			v.Moves = f.Stated.Fit != nil
-			if by, tooMuch := f.RoundsTooMuch(); tooMuch {
-				v.Caution = "Rounded like this the function is off by up to " + d.Numeral(number.Significant(by, 2)) +
-					" at its data; write it with more decimals."
-			}
+			v.Caution = roundingOf(d, f)
 			if fit := d.FitOf(f); fit != nil && !fit.Converged() {
 				v.Caution = fit.Reason
 			}
@@ -63,6 +60,42 @@ func loaded(d *evaluate.Demonstration) *Loaded {
 		l.Problems = append(l.Problems, *told(p, fieldText(d.Document, p)))
 	}
 	return l
+}
+
+// roundingOf says what is lost by the rounding of a function that follows from data: at the data more than their last decimal, or in a
+// window in which its curve is drawn more than a pixel.
+func roundingOf(d *evaluate.Demonstration, f *evaluate.Function) string {
+	if by, tooMuch := f.RoundsTooMuch(); tooMuch {
+		return "Rounded like this the function is off by up to " + d.Numeral(number.Significant(by, 2)) + " at its data; write it with more decimals."
+	}
+	for k := range d.Document.Panels {
+		if p := &d.Document.Panels[k]; p.Kind == document.Plane && isDrawnOn(d, f, p) {
+			if pixels := f.RoundingAt(across(p.Window)) / (p.Window.Top - p.Window.Bottom) * usualHeight; pixels > 1 {
+				return "Rounded like this the curve is off by up to " + d.Numeral(number.Significant(pixels, 2)) + " pixels in its window; write it with more decimals."
+			}
+		}
+	}
+	return ""
+}
+
+// usualHeight is that of a panel, in pixels, by which a rounding is judged: a demonstration is loaded before its panels have their sizes.
+const usualHeight = 500
+
+// across are places all over a window's width.
+func across(w document.Window) []float64 {
+	const places = 64
+	xs := make([]float64, places+1)
+	for i := range xs {
+		xs[i] = w.Left + (w.Right-w.Left)*float64(i)/places
+	}
+	return xs
+}
+
+// isDrawnOn tells that the curve of a function is shown on a panel, by itself or with its data.
+func isDrawnOn(d *evaluate.Demonstration, f *evaluate.Function, p *document.Panel) bool {
+	return slices.ContainsFunc(d.Shown, func(s *evaluate.Shown) bool {
+		return s.IsDrawnOn(p) && s.Entry.Field("function") == f.Stated.Name
+	})
 }
 
 // textOf is a function's formula as it is typed.

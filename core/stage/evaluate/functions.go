@@ -258,12 +258,17 @@ func (f *Function) Text() string {
 // RoundsTooMuch tells that the coefficients as they are written change the function at its data by more than the last decimal of these, and by
 // how much.
 func (f *Function) RoundsTooMuch() (by float64, tooMuch bool) {
-	by = f.rounding()
+	if f.fitted == nil {
+		return 0, false
+	}
+	xs, _ := f.fitted.points()
+	by = f.RoundingAt(xs)
 	return by, by > 0 && by > math.Pow(10, -float64(f.fitted.decimals()))
 }
 
-// rounding is by how much at most a fitted function changes at its data when its coefficients are rounded as they are written.
-func (f *Function) rounding() (most float64) {
+// RoundingAt is by how much at most a fitted function changes at some places when its coefficients are rounded as they are written; 0 for
+// another function.
+func (f *Function) RoundingAt(xs []float64) (most float64) {
 	own := f.fitted
 	if own == nil || own.fit == nil || !own.fit.Converged() {
 		return 0
@@ -272,7 +277,6 @@ func (f *Function) rounding() (most float64) {
 	if err != nil {
 		return 0
 	}
-	xs, _ := own.points()
 	for _, x := range xs {
 		most = math.Max(most, math.Abs(rounded([]float64{x})-own.fit.At(x)))
 	}

@@ -66,7 +66,7 @@ export function useHands(on: On) {
   const listenOn = (plane: HTMLElement) =>
     listen(plane, {
       pan: (dx, dy, aside) => (isSpace() && !aside ? orbit(dx, dy) : pan(dx, dy)),
-      shift: (dx, dy) => isSpace() && pan(dx, dy),
+      shift: pan,
       scrolls: () => getComputedStyle(plane).touchAction === 'pan-y',
       axisAt,
       stretch: (axis, from, to) => {
