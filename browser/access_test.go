@@ -35,31 +35,6 @@ func assertAccessible(t *testing.T, page *rod.Page, where string) {
 	}
 }
 
-func TestEveryScreenCanBeUsedByEveryone(t *testing.T) {
-	for _, size := range [][2]int{{1280, 800}, {390, 844}} {
-		page := visit(t, size[0], size[1])
-		goTo(t, page, "/")
-		saying(t, page, "button", "Look around as the demo teacher")
-		assertAccessible(t, page, "first page")
-		signInDemo(t, page)
-		openShelf(t, page)
-		assertAccessible(t, page, "shelf")
-		copyBench(t, page, fountain)
-		assertAccessible(t, page, "bench")
-		require.NoError(t, one(t, page, ".plane").Focus())
-		press(t, page, 'r')
-		one(t, page, ".card[role=dialog]")
-		assertAccessible(t, page, "bench with a reading")
-		click(t, saying(t, page, ".card button", "close"))
-		openFindings(t, page)
-		assertAccessible(t, page, "bench with findings")
-		click(t, saying(t, page, "[aria-label=Stated] button", "fold the findings"))
-		click(t, one(t, page, `[data-entry="c1"] .says`))
-		one(t, page, ".entry-form")
-		assertAccessible(t, page, "bench with a form")
-	}
-}
-
 func TestThePanelIsDescribedInWords(t *testing.T) {
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)

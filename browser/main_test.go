@@ -15,6 +15,7 @@ import (
 
 	"github.com/go-rod/rod"
 	"github.com/go-rod/rod/lib/launcher"
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/require"
 
 	"parvix/demo"
@@ -100,6 +101,10 @@ func run(m *testing.M) (code int, err error) {
 		return 0, err
 	}
 	defer func() { _ = house.browser.Close() }()
+	// The browser forgets its visitor when its last page is closed; this one stays.
+	if _, err := house.browser.Page(proto.TargetCreateTarget{}); err != nil {
+		return 0, err
+	}
 	return m.Run(), nil
 }
 

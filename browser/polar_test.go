@@ -277,8 +277,8 @@ func TestTheUnitOfAnglesChangesThereAndBack(t *testing.T) {
 func TestTwoParametricCurvesEncloseAnArea(t *testing.T) {
 	l := counted(t)
 	l.paste("(3cos t, 2sin t)\n(2cos t, 3sin t)")
-	l.openIn("[aria-label=Shown]", `What to do with \(3 ?cos`)
-	l.item(`Shade what \(3 ?cos.* both enclose`)
+	l.openIn("[aria-label=Shown]", "What to do with (3cos t, 2sin t)")
+	l.item("Shade what (3cos t, 2sin t) and (2cos t, 3sin t) both enclose")
 	l.atMost(4)
 	drawn(t, l.page)
 	labelled(t, l.page, "14.112")

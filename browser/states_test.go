@@ -39,6 +39,18 @@ var standpoints = []standpoint{
 	}},
 	{"the shelf", func(t *testing.T, page *rod.Page) { openShelf(t, page) }},
 	{"an empty bench", func(t *testing.T, page *rod.Page) { newBench(t, page) }},
+	{"a mistake", func(t *testing.T, page *rod.Page) {
+		newBench(t, page)
+		write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = 3x + )")
+		press(t, page, input.Enter)
+		one(t, page, ".problem")
+	}},
+	{"a point read off", func(t *testing.T, page *rod.Page) {
+		copyBench(t, page, fountain)
+		require.NoError(t, one(t, page, ".plane").Focus())
+		press(t, page, 'r')
+		one(t, page, ".card[role=dialog]")
+	}},
 	{"functions", benchOf("The beam on the sea wall")},
 	{"the circle", benchOf(lamp)},
 	{"polar curves", benchOf("The harbour master's flower bed")},
@@ -59,8 +71,9 @@ var standpoints = []standpoint{
 		drawn(t, page)
 	}},
 	{"the teacher's window", func(t *testing.T, page *rod.Page) {
-		benchOf(lamp)(t, page)
-		goTo(t, page, "/desk/"+ask[string](t, page, `() => location.pathname.split('/').at(-1)`))
+		board := sibling(t, page)
+		benchOf(lamp)(t, board)
+		goTo(t, page, "/desk/"+ask[string](t, board, `() => location.pathname.split('/').at(-1)`))
 		one(t, page, ".note")
 	}},
 }
@@ -70,15 +83,19 @@ func benchOf(title string) func(t *testing.T, page *rod.Page) {
 }
 
 // Axe finds nothing on any screen, nor in any menu, sheet, list or form that opens from it. What is looked at is found by itself: whatever
-// says that something opens there is opened, one of each sort. Each screen is looked at in one size and one theme, with -everyway in all.
+// says that something opens there is opened, one of each sort. Each is looked at in one size and one theme, with -everyway in all.
 func TestNoStateShutsAnyoneOut(t *testing.T) {
-	seen := []string{}
+	states := []string{}
+	looked := map[string]bool{}
 	for k, from := range standpoints {
-		opened := map[string]bool{}
 		for way := range len(stateSizes) * len(stateThemes) {
 			size, key := stateSizes[way%3], stateThemes[way/3]
 			if !*everyWay && way != (k+3*(k/3))%9 {
 				continue
+			}
+			of := "" // in which way a sort was looked at, where it is in each
+			if *everyWay {
+				of = fmt.Sprint(way)
 			}
 			t.Run(fmt.Sprintf("%s at %d×%d, %s", from.name, size[0], size[1], key), func(t *testing.T) {
 				page := visit(t, size[0], size[1])
@@ -88,40 +105,45 @@ func TestNoStateShutsAnyoneOut(t *testing.T) {
 				from.reach(t, page)
 				until(t, page, `key => document.documentElement.dataset.theme === key`, key)
 				assertAccessible(t, page, from.name)
-				opened[from.name] = true
-				for _, name := range openers(t, page) {
-					if openIt(t, page, name) {
-						assertAccessible(t, page, from.name+": "+name)
-						opened[from.name+": "+name] = true
+				states = append(states, from.name)
+				for _, o := range openers(t, page) {
+					if looked[of+o.Sort] || !openIt(t, page, o.Words) {
+						continue
 					}
-					closeIt(t, page, name)
+					looked[of+o.Sort] = true
+					assertAccessible(t, page, from.name+": "+o.Words)
+					states = append(states, from.name+": "+o.Sort)
+					closeIt(t, page)
 				}
 			})
 		}
-		for name := range opened {
-			seen = append(seen, name)
-		}
 	}
-	slices.Sort(seen)
-	t.Logf("%d states:\n%s", len(seen), strings.Join(seen, "\n"))
-	assert.GreaterOrEqual(t, len(seen), 60)
+	slices.Sort(states)
+	states = slices.Compact(states)
+	t.Logf("%d states:\n%s", len(states), strings.Join(states, "\n"))
+	assert.GreaterOrEqual(t, len(states), 60)
 }
 
 // closedOpeners finds what opens something and is in sight and closed, by its words.
 const closedOpeners = `
 	const words = e => (e.getAttribute('aria-label') ?? e.textContent).trim().replace(/\s+/g, ' ');
-	const openers = [...document.querySelectorAll('button[aria-haspopup], button[aria-expanded], summary, .says')]
-		.filter(e => e.getClientRects().length && !e.disabled && e.getAttribute('aria-expanded') !== 'true' && !e.closest('[inert], [role=menu], [role=dialog]'));`
+	const openers = [...document.querySelectorAll('button[aria-haspopup], button[aria-expanded], summary, .says, .board-bar [aria-pressed]')]
+		.filter(e => e.getClientRects().length && !e.disabled && e.getAttribute('aria-expanded') !== 'true' && e.getAttribute('aria-pressed') !== 'true' && !e.closest('[inert], [role=menu], [role=dialog]'));`
 
-// openers are the words of what opens something on a page; of several of a sort, as “What to do with f” and “… with g”, the first.
-func openers(t *testing.T, page *rod.Page) []string {
+// opener is something that opens something: its words, and its sort without the names of what it is about.
+type opener struct{ Words, Sort string }
+
+// openers are those on a page; of several of a sort, as “What to do with f” and “… with g”, the first.
+func openers(t *testing.T, page *rod.Page) []opener {
 	t.Helper()
-	return ask[[]string](t, page, `() => {`+closedOpeners+`
+	return ask[[]opener](t, page, `() => {`+closedOpeners+`
 		const sorts = new Map();
 		const entries = Object.fromEntries([...(parvix.document?.()?.shown ?? []), ...(parvix.document?.()?.stated ?? [])].map(e => [e.id, e.kind]));
 		for (const e of openers) {
-			const sort = e.matches('.says') ? 'form ' + entries[e.closest('[data-entry]')?.dataset.entry] : words(e).replace(/ (with|of) .*/, '').replace(/^How .* sweeps$/, 'How it sweeps');
-			if (!sorts.has(sort)) sorts.set(sort, words(e));
+			const entry = e.closest('[data-entry]')?.dataset.entry;
+			const Sort = entry ? (e.matches('.says') ? 'the form of ' : e.matches('[aria-haspopup]') ? 'what to do with ' : words(e) + ' of ') + (entries[entry] ?? 'a text') :
+				e.matches('.dial *') ? e.className : words(e).replace(/ (with|of) .*/, '').replace(/^what .* does$/, 'what a dial does').replace(/\d+/g, 'n');
+			if (!sorts.has(Sort)) sorts.set(Sort, { Words: words(e), Sort });
 		}
 		return [...sorts.values()];
 	}`)
@@ -142,13 +164,48 @@ func openIt(t *testing.T, page *rod.Page, name string) bool {
 	return found
 }
 
-// closeIt closes what is open, as a person does: by Escape, else at the same place.
-func closeIt(t *testing.T, page *rod.Page, name string) {
+// closeIt closes what is open, as a person does: by Escape, else at the same place. Escape on the board would leave it.
+func closeIt(t *testing.T, page *rod.Page) {
 	t.Helper()
-	press(t, page, input.Escape)
+	if !ask[bool](t, page, `() => !!window.opener?.closest('.board-bar')`) {
+		press(t, page, input.Escape)
+	}
 	ask[any](t, page, `() => {
 		const open = window.opener;
-		if (open?.isConnected && (open.getAttribute('aria-expanded') === 'true' || open.closest('details[open]') && open.matches('summary'))) open.click();
+		const isOpen = ['aria-expanded', 'aria-pressed'].some(state => open?.getAttribute(state) === 'true') || open?.matches('details[open] > summary');
+		if (open?.isConnected && isOpen) open.click();
 	}`)
 	until(t, page, `() => !document.querySelector('[role=menu]')?.getClientRects().length`)
+}
+
+// Axe finds nothing in the forms of what can be shown on the stage, each before anything is filled in and with what is missing told.
+func TestTheFormsOfEverythingShownShutNobodyOut(t *testing.T) {
+	l := emptyBench(t)
+	l.state("f(x) = x² − 1")
+	const label = "Show something on the stage"
+	l.open(label)
+	menuItem(t, l.page, "a ")
+	items := ask[[]string](t, l.page, `() => [...document.querySelectorAll('[role=menu] [role^=menuitem]:not([aria-disabled=true])')]
+		.filter(e => e.getClientRects().length).map(e => e.textContent.trim())`)
+	press(t, l.page, input.Escape)
+	assert.Greater(t, len(items), 12)
+	for _, item := range items {
+		l.open(label)
+		l.item(item)
+		until(t, l.page, `() => !!document.querySelector('.entry-form, [aria-label="Statement"], .desk') || parvix.document().shown.length > 1`)
+		drawn(t, l.page)
+		assertAccessible(t, l.page, item)
+		if l.page.MustHas(".entry-form") {
+			press(t, l.page, input.Enter)
+			atRest(t, l.page)
+			assertAccessible(t, l.page, item+", with what is missing")
+			press(t, l.page, input.Escape)
+			atRest(t, l.page)
+			if !l.page.MustHas(".entry-form") {
+				continue
+			}
+		}
+		goTo(t, l.page, ask[string](t, l.page, `() => location.pathname`))
+		drawn(t, l.page)
+	}
 }

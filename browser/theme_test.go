@@ -8,7 +8,6 @@ import (
 	"testing"
 
 	"github.com/go-rod/rod"
-	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -70,34 +69,4 @@ func TestTheScreenWearsTheChosenColours(t *testing.T) {
 	click(t, one(t, page, `[aria-label="Colours of the screen"]`))
 	require.NoError(t, takeItem(page, "as this machine", patience))
 	wears(theme.Paper)
-}
-
-// What axe finds nothing in on paper, it finds nothing in on the blackboard and in strong light.
-func TestEveryThemeCanBeUsedByEveryone(t *testing.T) {
-	for _, key := range []string{theme.Board.Key, theme.Strong.Key} {
-		page := visit(t, 1280, 800)
-		signInDemo(t, page)
-		openShelf(t, page)
-		ask[any](t, page, `key => localStorage.setItem('parvix-theme', key)`, key)
-		require.NoError(t, page.Reload())
-		one(t, page, ".card[data-title]")
-		assertAccessible(t, page, key+": shelf")
-		copyBench(t, page, lamp)
-		drawn(t, page)
-		until(t, page, `key => document.documentElement.dataset.theme === key`, key)
-		assertAccessible(t, page, key+": bench")
-		click(t, saying(t, page, ".note summary", "Your note"))
-		click(t, one(t, page, `[aria-label="Show something on the stage"]`))
-		menuItem(t, page, "a guide line")
-		assertAccessible(t, page, key+": a menu")
-		press(t, page, input.Escape)
-		click(t, one(t, page, `[aria-label=Shown] .says`))
-		one(t, page, ".entry-form")
-		assertAccessible(t, page, key+": a form")
-		click(t, saying(t, page, ".head button", "^Present$"))
-		one(t, page, ".board-bar")
-		tool(t, page, "hide")
-		drawn(t, page)
-		assertAccessible(t, page, key+": presenting")
-	}
 }

@@ -107,7 +107,13 @@ async function exportPicture() {
       >
         ↷
       </button>
-      <button class="icon keys-list" aria-label="List of keys" title="List of keys (?)" @click="emit('keys')">
+      <button
+        class="icon keys-list"
+        aria-label="List of keys"
+        aria-haspopup="dialog"
+        title="List of keys (?)"
+        @click="emit('keys')"
+      >
         ?
       </button>
       <ThemeMenu class="plain" />
