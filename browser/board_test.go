@@ -139,6 +139,13 @@ func TestWhatASceneHoldsBackIsRevealedOneByOne(t *testing.T) {
 	saying(t, page, ".board-bar button", "reveal 2")
 	until(t, page, `() => !parvix.labelled('V(3')`)
 	assert.False(t, ask[bool](t, page, `() => parvix.words[0].includes('f')`))
+
+	// A core that has to be started anew holds back what was held back.
+	ask[any](t, page, `() => { parvix.words[0] = []; parvix.workers[0].terminate(); void parvix.values(); }`)
+	until(t, page, `() => parvix.words[0].length > 0`)
+	drawn(t, page)
+	assert.False(t, ask[bool](t, page, `() => parvix.words[0].includes('f')`), "the curve is still covered")
+	assert.False(t, says("V(3"), "and so is the label")
 	tool(t, page, "reveal 2")
 	until(t, page, `() => parvix.words[0].includes('f')`)
 	assert.False(t, says("V(3"))

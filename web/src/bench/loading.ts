@@ -2,6 +2,7 @@
 import { nextTick, ref, shallowRef, type Ref, type ShallowRef } from 'vue';
 import { CoreLost, type Core } from '../core/client';
 import type { Frames } from '../core/frames';
+import type { Move } from '../core/messages';
 import type { Ask, Document, Loaded, Problem } from '../generated/types';
 import type { Step, Values } from './history';
 
@@ -15,6 +16,8 @@ interface Bench {
   /** The values of the last picture, for when the core cannot be asked. */
   lastValues: () => Values;
   valuesInPlay: () => Promise<Values>;
+  /** What is covered and revealed in play, for a core that was started anew. */
+  covers: () => Move[];
   /** Is told when the cores have understood another document. */
   understood: () => void;
 }
@@ -28,6 +31,8 @@ export function useLoading(bench: Bench) {
   const generation = ref(0);
   /** Whether the document holds windows that the core was not told of, since they are in play already. */
   let behind = false;
+  /** Whether the core for frames was started anew and knows nothing of what was done in play. */
+  let isNew = false;
 
   function tellLost(again: boolean) {
     trouble.value = again
@@ -42,6 +47,7 @@ export function useLoading(bench: Bench) {
     tellLost(again);
     if (!again) return;
     generation.value++;
+    isNew = true;
     void follow(bench.lastValues());
   };
   answers.onLost = (again) => {
@@ -55,6 +61,7 @@ export function useLoading(bench: Bench) {
     frameCore.forgive();
     answers.forgive();
     generation.value++;
+    isNew = true;
     await follow(bench.lastValues());
   }
 
@@ -105,7 +112,8 @@ export function useLoading(bench: Bench) {
       const value = values[dial.name];
       if (value !== undefined) void frames.request(['setDial', i, value]);
     });
-    await frames.request();
+    await frames.request(...(isNew ? bench.covers() : []));
+    isNew = false;
     return undefined;
   }
 

@@ -62,6 +62,12 @@ export function useScenes(bench: Bench) {
     turned.value.clear();
     void frames.request(['unturn'], ...heldBack(scene.value));
   }
+  /** What is covered and revealed since the scene began, done once more for a core that knows nothing of it. */
+  const covers = (): Move[] => {
+    const moves: Move[] = [...turned.value].map((id) => ['turn', placeOf(id)]);
+    for (const { id, labelOnly } of waiting.value) if (labelOnly) moves.push(['turnLabel', placeOf(id)]);
+    return moves.filter(([, place]) => (place as number) >= 0);
+  };
   const isHidden = (id: string) => document.value?.scenes[scene.value]?.hidden?.includes(id) ?? false;
   const isSeen = (id: string) => isHidden(id) === turned.value.has(id);
 
@@ -177,6 +183,7 @@ export function useScenes(bench: Bench) {
     },
     /** Ends the glide that is under way, at its end. */
     endPassage: () => endPassage(),
+    covers,
   };
 }
 

@@ -119,6 +119,7 @@ export const useBench = defineStore('bench', () => {
     answers,
     lastValues: () => lastValues,
     valuesInPlay,
+    covers: () => scenes.covers(),
     understood: () => effects.follow(),
   });
   const { loaded, follow } = loading;
