@@ -76,44 +76,78 @@ func (r *Room) reset(v view.View) {
 	r.cols, r.rows, r.touched = cols, rows, r.touched[:0]
 }
 
-func (r *Room) add(x, y float64, by owners) {
-	if !(x >= 0 && y >= 0) {
-		return
-	}
-	if i, k := int(x*(1/cell)), int(y*(1/cell)); i < r.cols && k < r.rows {
-		at := k*r.cols + i
-		if r.taken[at] == 0 {
-			r.touched = append(r.touched, int32(at))
-		}
-		r.taken[at] |= by
-	}
-}
+// add marks the cell of a pixel.
+func (r *Room) add(x, y float64, by owners) { r.mark(x*(1/cell), y*(1/cell), by) }
 
 // take marks a rectangle.
 func (r *Room) take(b box, by owners) {
-	for y := b.y; y < b.y+b.height+cell; y += cell {
-		for x := b.x; x < b.x+b.width+cell; x += cell {
-			r.add(math.Min(x, b.x+b.width), math.Min(y, b.y+b.height), by)
+	toX, toY := b.x+b.width, b.y+b.height
+	if !(toX >= 0 && toY >= 0) {
+		return
+	}
+	left, right := max(0, int(b.x*(1/cell))), min(r.cols-1, int(toX*(1/cell)))
+	for k := max(0, int(b.y*(1/cell))); k <= int(toY*(1/cell)) && k < r.rows; k++ {
+		for i := left; i <= right; i++ {
+			r.own(k*r.cols+i, by)
 		}
 	}
 }
 
-// line marks the cells that a line of pixels crosses.
+// line marks the cells that a line of pixels crosses. It is run for every curve of every frame: places are counted in cells, and what
+// stays in its cell is marked once.
 func (r *Room) line(points []float32, by owners) {
+	if len(points) < 2 {
+		return
+	}
+	x, y := float64(points[0])*(1/cell), float64(points[1])*(1/cell)
 	for i := 2; i+1 < len(points); i += 2 {
-		x, y := float64(points[i-2]), float64(points[i-1])
-		dx, dy := float64(points[i])-x, float64(points[i+1])-y
+		toX, toY := float64(points[i])*(1/cell), float64(points[i+1])*(1/cell)
+		dx, dy := toX-x, toY-y
 		// The end of a step is the beginning of the next.
-		steps := math.Ceil(max(math.Abs(dx), math.Abs(dy)) * (1 / cell))
-		dx, dy = dx/steps, dy/steps
-		for range int(steps) {
-			r.add(x, y, by)
-			x, y = x+dx, y+dy
+		steps := math.Ceil(math.Abs(dx))
+		if up := math.Ceil(math.Abs(dy)); up > steps {
+			steps = up
 		}
+		if steps <= 1 {
+			r.mark(x, y, by)
+		} else {
+			r.marks(x, y, dx/steps, dy/steps, int(steps), by)
+		}
+		x, y = toX, toY
 	}
-	if n := len(points); n > 1 {
-		r.add(float64(points[n-2]), float64(points[n-1]), by)
+	r.mark(x, y, by)
+}
+
+// marks marks the cells of so many places at equal steps.
+func (r *Room) marks(x, y, dx, dy float64, steps int, by owners) {
+	for range steps {
+		r.mark(x, y, by)
+		x, y = x+dx, y+dy
 	}
+}
+
+// mark marks the cell of a place that is counted in cells.
+func (r *Room) mark(x, y float64, by owners) {
+	if !(x >= 0 && y >= 0) {
+		return
+	}
+	i, k := int(x), int(y)
+	if i >= r.cols || k >= r.rows {
+		return
+	}
+	r.own(k*r.cols+i, by)
+}
+
+// own gives a cell one owner more.
+func (r *Room) own(at int, by owners) {
+	was := r.taken[at]
+	if was|by == was {
+		return
+	}
+	if was == 0 {
+		r.touched = append(r.touched, int32(at))
+	}
+	r.taken[at] = was | by
 }
 
 // leastPoint is the radius from which a mark is a point of its own.

@@ -106,7 +106,9 @@ func (c *survey) steps(i, j int, around float64) {
 	}
 	widest := 0.0
 	for k := i; k < j; k++ {
-		widest = math.Max(widest, c.xs[k+1]-c.xs[k])
+		if wide := c.xs[k+1] - c.xs[k]; wide > widest {
+			widest = wide
+		}
 	}
 	if c.near(slope, widest) {
 		return

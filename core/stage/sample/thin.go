@@ -76,6 +76,9 @@ func Thin(line []Point, sx, sy float64) []Point {
 // with y up. A point nearer than the tolerance allows a half plane.
 func cone(a, p Point, sx, sy float64) (right, left [2]float64) {
 	dx, dy := (p.X-a.X)*sx, (p.Y-a.Y)*sy
-	k := thinTolerance / max(math.Sqrt(dx*dx+dy*dy), thinTolerance)
+	k := 1.0
+	if square := dx*dx + dy*dy; square > thinTolerance*thinTolerance {
+		k = thinTolerance / math.Sqrt(square)
+	}
 	return [2]float64{dx + dy*k, dy - dx*k}, [2]float64{dx - dy*k, dy + dx*k}
 }
