@@ -2,6 +2,7 @@ package browser
 
 import (
 	"fmt"
+	"math/rand/v2"
 	"os"
 	"path/filepath"
 	"slices"
@@ -15,10 +16,12 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"parvix/core/ask/edit"
+	"parvix/core/formula/tabular"
 	"parvix/core/maths/circle"
 	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/scatter"
 	"parvix/core/stage/kinds/spacecurve"
 	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/trace"
@@ -43,6 +46,8 @@ func TestFigures(t *testing.T) {
 	frames(t, "the same curve, another dial moves all of it", fineCurve(t), "a")
 	frames(t, "two polar curves that meet, with what both enclose, all of it moved", meetingCurves(t), "a")
 	frames(t, "a closed curve with its inside, all of it moved", closedCurve(t), "a")
+	frames(t, "two parametric curves with what both enclose, all of it moved", crossingEllipses(t), "a")
+	frames(t, "ten thousand points, a dial of their model moved", manyPoints(t), "a")
 	frames(t, "the fountain demonstration", mustDemo(t, 0), "k")
 	frames(t, "a surface of 50 by 50 cells, with its section and its graph", cutSurface(t), "a")
 	frames(t, "the same, its section moved", cutSurface(t), "c")
@@ -120,6 +125,34 @@ func closedCurve(t *testing.T) *document.Document {
 	d := ofLines(t, "a = 2")
 	d = shown(t, d, document.Entry{Body: &trajectory.Body{X: "a cos(3t)", Y: "2sin(2t + a/4)", Variable: "t", From: "0", To: "2π"}})
 	return shown(t, d, document.Entry{Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Inside}})
+}
+
+// crossingEllipses are two ellipses of which a dial widens one, and what both enclose.
+func crossingEllipses(t *testing.T) *document.Document {
+	t.Helper()
+	d := ofLines(t, "a = 2", "(a cos t, 1.5sin t)", "(1.5cos t, 2sin t)")
+	return shown(t, d, document.Entry{Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Enclosed, Other: d.Shown[1].ID, Common: true}})
+}
+
+// manyPoints are as many as a table may have, about a line whose slope is on a dial.
+func manyPoints(t *testing.T) *document.Document {
+	t.Helper()
+	random := rand.New(rand.NewPCG(10, 23))
+	columns := []document.Column{{Name: "t"}, {Name: "h"}}
+	for k := range tabular.MaxRows {
+		x := float64(k) / 1000
+		columns[0].Cells = append(columns[0].Cells, strconv.FormatFloat(x, 'f', 3, 64))
+		columns[1].Cells = append(columns[1].Cells, strconv.FormatFloat(0.4*x+random.NormFloat64(), 'f', 3, 64))
+	}
+	d, err := edit.PutData(document.New("points"), document.Stated{Name: "Points", Columns: columns})
+	require.NoError(t, err)
+	for _, line := range []string{"a = 0.5", "f(t) = a t"} {
+		d, err = edit.Typed(d, "", line)
+		require.NoError(t, err)
+	}
+	d.Shown[0].Body.(*scatter.Body).Function = "f"
+	d.Panels[0].Window = document.Window{Left: 0, Right: 10, Bottom: -3, Top: 8}
+	return d
 }
 
 // ofLines is a demonstration of lines that were typed one after another.
@@ -274,8 +307,9 @@ func measured(t *testing.T, name string, d *document.Document, move func(t *test
 	show("of that in the core", func(x timing) float64 { return x.Core }, "")
 	show("of that drawing", func(x timing) float64 { return x.Draw }, "")
 	show("until labels, dials and readouts are in place too", func(x timing) float64 { return x.All }, "")
-	// The next one is measured alone, as a teacher's page is.
+	// The next one is measured alone, as a teacher's page is, and in the same browser.
 	require.NoError(t, page.Close())
+	house.visited.Store(false)
 }
 
 // drag moves a dial's pointer to and fro by pointer events, one for each display frame, as a hand's come.

@@ -120,3 +120,25 @@ func (l *Where) labelled(on *compose.On, begun int) []compose.Anchor {
 	a.Pen = compose.Stroke(compose.ColourOf(on.Entry), on.Scaled(compose.CurveWidth), compose.PatternOf(on.Entry, 0), 1)
 	return on.Labelled(a, evaluate.RelationLaTeX(on.Now, l.Equation.text), compose.ColourOf(on.Entry))
 }
+
+// changingSign is an expression that is 0 where another one is, and that changes its sign there where that one may only touch 0, as an even
+// power, a root or an absolute value does: the sign is what a curve is found by.
+func changingSign(n expr.Node) expr.Node {
+	switch e := symbolic.Simplify(n).Node.(type) {
+	case *expr.Neg:
+		return changingSign(e.X)
+	case *expr.Binary:
+		power, isNumber := e.R.(*expr.Number)
+		switch {
+		case e.Op == expr.Pow && isNumber && power.Value.Sign() > 0:
+			return changingSign(e.L)
+		case e.Op == expr.Mul:
+			return &expr.Binary{Op: expr.Mul, L: changingSign(e.L), R: changingSign(e.R)}
+		}
+	case *expr.Call:
+		if e.Name == "abs" || e.Name == "sqrt" {
+			return changingSign(e.Args[0])
+		}
+	}
+	return n
+}

@@ -21,12 +21,16 @@ func TestTheCurveOfAnEquationIsDrawnRight(t *testing.T) {
 		value  func(x, y float64) float64 // about the distance from the curve
 		length float64                    // in units, 0 where it is not known
 	}{
-		"x² + y² = 4":   {func(x, y float64) float64 { return math.Hypot(x, y) - 2 }, 4 * math.Pi},
-		"3x + 2y = 6":   {func(x, y float64) float64 { return (3*x + 2*y - 6) / math.Hypot(3, 2) }, 0},
-		"x = 2":         {func(x, _ float64) float64 { return x - 2 }, 0},
-		"x y = 1":       {func(x, y float64) float64 { return (x*y - 1) / math.Hypot(x, y) }, 0},
-		"y = 1/x":       {func(x, y float64) float64 { return (x*y - 1) / math.Hypot(x, y) }, 0},
-		"|x| + |y| = 1": {func(x, y float64) float64 { return (math.Abs(x) + math.Abs(y) - 1) / math.Sqrt2 }, 4 * math.Sqrt2},
+		"x² + y² = 4": {func(x, y float64) float64 { return math.Hypot(x, y) - 2 }, 4 * math.Pi},
+		"3x + 2y = 6": {func(x, y float64) float64 { return (3*x + 2*y - 6) / math.Hypot(3, 2) }, 0},
+		"x = 2":       {func(x, _ float64) float64 { return x - 2 }, 0},
+		"x y = 1":     {func(x, y float64) float64 { return (x*y - 1) / math.Hypot(x, y) }, 0},
+		"y = 1/x":     {func(x, y float64) float64 { return (x*y - 1) / math.Hypot(x, y) }, 0},
+		// What only touches 0 is drawn as well.
+		"(x − y)² = 0":            {func(x, y float64) float64 { return (x - y) / math.Sqrt2 }, 0},
+		"|x² + y² − 4| = 0":       {func(x, y float64) float64 { return math.Hypot(x, y) - 2 }, 4 * math.Pi},
+		"3(x − 1)²(x² + y²)³ = 0": {func(x, y float64) float64 { return x - 1 }, 0},
+		"|x| + |y| = 1":           {func(x, y float64) float64 { return (math.Abs(x) + math.Abs(y) - 1) / math.Sqrt2 }, 4 * math.Sqrt2},
 	} {
 		e := shaded(t, nil, nil, region.Body{Conditions: []string{text}})
 		require.Empty(t, e.Problems, text)

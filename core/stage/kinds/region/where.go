@@ -60,7 +60,7 @@ func loadWhere(d evaluate.Loading, b *Body, id string) *Where {
 			if sign == ">" || sign == "≥" {
 				left, right = right, left
 			}
-			c, ok := l.load(d, expr.Minus(left, right), inputs, id)
+			c, ok := l.load(d, expr.Minus(left, right), sign == "=", inputs, id)
 			if !ok {
 				return nil
 			}
@@ -82,7 +82,7 @@ func loadWhere(d evaluate.Loading, b *Body, id string) *Where {
 const curvesOf = 10
 
 // load compiles the difference of two sides, and its enclosure over boxes.
-func (l *Where) load(d evaluate.Loading, typed expr.Node, inputs []string, id string) (c condition, ok bool) {
+func (l *Where) load(d evaluate.Loading, typed expr.Node, isEquation bool, inputs []string, id string) (c condition, ok bool) {
 	n, err := d.Resolve(typed)
 	if err != nil {
 		d.Report(err, id, "conditions")
@@ -97,6 +97,9 @@ func (l *Where) load(d evaluate.Loading, typed expr.Node, inputs []string, id st
 	if err := evaluate.Affordable(n, inputs, typed, "this condition", mostParts); err != nil {
 		d.Report(err, id, "conditions")
 		return c, false
+	}
+	if isEquation {
+		n = changingSign(n)
 	}
 	if c.value, err = program.CompilePoint(n, inputs); err != nil {
 		d.Report(err, id, "conditions")
