@@ -3,6 +3,7 @@ package browser
 import (
 	"testing"
 
+	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 )
@@ -37,4 +38,19 @@ func TestFromTheSecondVisitOnTheBenchOpensWithoutTheServer(t *testing.T) {
 	goTo(t, page, "/shelf")
 	click(t, saying(t, page, "button", "Sign out"))
 	until(t, page, `async () => (await (await caches.open('parvix-answers')).keys()).every(r => !r.url.includes('/demonstrations'))`)
+}
+
+// While the mathematics is on its way, the page tells how much of it has come.
+func TestOpeningTellsHowFarItIs(t *testing.T) {
+	page := visitAnew(t, 1280, 800)
+	signInDemo(t, page)
+	require.NoError(t, proto.NetworkEnable{}.Call(page))
+	slow := 3e6
+	require.NoError(t, proto.NetworkEmulateNetworkConditions{DownloadThroughput: slow, UploadThroughput: slow}.Call(page))
+	goTo(t, page, "/bench/"+importDocument(t, page, mustDemo(t, 0)))
+	until(t, page, `() => { const bar = document.querySelector('.opening progress'); return !!bar && bar.value > 20 && bar.value < 100; }`)
+	saying(t, page, ".opening label", "of the mathematics is here")
+	require.NoError(t, proto.NetworkEmulateNetworkConditions{DownloadThroughput: -1, UploadThroughput: -1}.Call(page))
+	drawn(t, page)
+	assert.False(t, page.MustHas(".opening"))
 }

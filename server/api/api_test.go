@@ -347,6 +347,9 @@ func TestThePageComesWithItsPolicyFromEveryAddress(t *testing.T) {
 		assert.Contains(t, response.Header.Get("Cache-Control"), caching, path)
 		assert.Contains(t, response.Header.Get("Content-Security-Policy"), "frame-ancestors 'none'", path)
 		assert.Equal(t, "nosniff", response.Header.Get("X-Content-Type-Options"))
+		length, err := strconv.Atoi(response.Header.Get("Parvix-Length"))
+		assert.NoError(t, err, path)
+		assert.Positive(t, length, path)
 	}
 	response, err := http.Get(address + "/assets/missing.js")
 	require.NoError(t, err)

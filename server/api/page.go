@@ -9,6 +9,7 @@ import (
 	"mime"
 	"net/http"
 	"path"
+	"strconv"
 	"strings"
 	"sync"
 	"time"
@@ -88,6 +89,7 @@ func (a *asset) serve(w http.ResponseWriter, r *http.Request) {
 		w.Header().Set("Content-Encoding", "gzip")
 		data, tag = a.zipped, a.tag
 	}
+	w.Header().Set("Parvix-Length", strconv.Itoa(len(a.data))) // for a page that tells how much has come, uncompressed
 	w.Header().Set("ETag", `"`+tag+`"`)
 	http.ServeContent(w, r, "", time.Time{}, bytes.NewReader(data))
 }

@@ -12,6 +12,7 @@ import UnderTexts from '../stage/UnderTexts.vue';
 import BenchHead from './BenchHead.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import KeysCard from './KeysCard.vue';
+import OpeningLine from './OpeningLine.vue';
 import DeletedDialog from './DeletedDialog.vue';
 import SceneRibbon from './SceneRibbon.vue';
 import SignInAgain from './SignInAgain.vue';
@@ -165,7 +166,7 @@ onBeforeUnmount(() => {
         {{ failure }} <RouterLink :to="{ name: 'shelf' }">Back to the shelf</RouterLink>
         <a-button @click="open">Try again</a-button>
       </p>
-      <p v-else role="status">Opening …</p>
+      <OpeningLine v-else />
     </main>
     <template v-if="bench.document">
       <UnderTexts />

@@ -1,7 +1,7 @@
 // The two cores of the page: one for frames, one for everything that may take its time. A core that does not answer is
 // ended and started anew; whoever owns the demonstration gives it the last document again.
 import type { Answer, Ask } from '../generated/types';
-import wasmAddress from './core.wasm?url';
+import { fetchModule } from './module';
 import type { FrameAnswer, FrameRequest, FromWorker, Look, ToWorker } from './messages';
 
 /** The core was ended before it answered; first tells that this was what it was working on. */
@@ -177,7 +177,7 @@ const answersPatience = 20_000;
 let compiled: Promise<WebAssembly.Module> | undefined;
 /** The module, fetched and compiled once for both cores; a download that failed is tried again at the next call. */
 function module(): Promise<WebAssembly.Module> {
-  compiled ??= WebAssembly.compileStreaming(fetch(wasmAddress)).catch((e: unknown) => {
+  compiled ??= fetchModule().catch((e: unknown) => {
     compiled = undefined;
     throw new Error(`The mathematics could not be loaded. ${String(e)}`);
   });
