@@ -27,7 +27,9 @@ const emit = defineEmits<{
 /** A finger needs more room than a pointer. */
 const rowHeight = matchMedia('(pointer: coarse)').matches ? 44 : 34;
 const box = useTemplateRef<HTMLElement>('box');
-const count = computed(() => props.rows + 1);
+/** Rows that wait for what is typed next: a fast hand is there before one can be made. */
+const waiting = 3;
+const count = computed(() => props.rows + waiting);
 const virtual = useVirtualizer(
   computed(() => ({
     count: count.value,
@@ -76,9 +78,13 @@ function key(e: KeyboardEvent, row: number, column: number) {
   e.preventDefault();
 }
 
-/** What was typed is taken before the next cell is gone to. */
+/** What was typed is taken before the next cell is gone to: at once where that is in sight, so that no key comes too early. */
 async function then(input: HTMLInputElement, row: number, column: number) {
   input.dispatchEvent(new Event('change'));
+  const next = cellOf(row, column);
+  next?.focus();
+  next?.select();
+  if (next) return;
   await nextTick();
   await go(row, column);
 }
@@ -123,7 +129,7 @@ defineExpose({ go });
           >
             <span class="count">{{ r.index + 1 }}</span><span class="cross" aria-hidden="true">✕</span>
           </button>
-          <template v-else>+</template>
+          <template v-else-if="r.index === rows">+</template>
         </span>
         <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
           <input
