@@ -1,5 +1,6 @@
 // Draws the core's records (core/stage/picture) on a canvas: no mathematics, only pen strokes.
 import { Align, Colour, Op, Pattern, Shape } from '../generated/types';
+import { Crowd, endOfMarkers } from './crowd';
 import { formulaFamily } from './fonts';
 
 /** The theme's colours by the core's colour numbers, and the type of the numbers on the axes. */
@@ -54,9 +55,19 @@ export function clear(
   }
 }
 
-/** Draws a list of records, with the texts of the ground or the words of formulas; the places of handles come back. */
-export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palette): Place[] {
+/**
+ * Draws a list of records, with the texts of the ground or the words of formulas; the places of handles come back. Crowds of markers are
+ * kept for the next frame.
+ */
+export function draw(
+  pen: Pen,
+  r: Float32Array,
+  texts: string[],
+  palette: Palette,
+  crowds: Crowd[] = [],
+): Place[] {
   const handles: Place[] = [];
+  let crowd = 0;
   // Plain joins and ends: a line's points lie so close that others would not be seen, and they raster fastest.
   pen.lineJoin = 'bevel';
   pen.lineCap = 'butt';
@@ -68,10 +79,14 @@ export function draw(pen: Pen, r: Float32Array, texts: string[], palette: Palett
       case Op.Area:
         i += area(pen, r, i, palette);
         break;
-      case Op.Marker:
-        marker(pen, r, i, palette);
-        i += 6;
+      case Op.Marker: {
+        const end = endOfMarkers(r, i, Op.Marker);
+        (crowds[crowd++] ??= new Crowd()).put(pen, r, i, end, palette, (on, at) =>
+          marker(on, r, at, palette),
+        );
+        i = end;
         break;
+      }
       case Op.Text:
         text(pen, r, i, texts, palette);
         i += 6;

@@ -1,5 +1,6 @@
 // A panel's two canvases in the worker: the ground, which changes with the window only, and what moves.
 import { Colour, type FrameTexts } from '../generated/types';
+import type { Crowd } from './crowd';
 import { clear, draw, type Place } from './draw';
 import type { Look, PanelSize } from './messages';
 
@@ -7,6 +8,7 @@ export class Surface {
   private look?: Look;
   private groundRecords = new Float32Array();
   private drawnGround = '';
+  private readonly crowds: Crowd[] = [];
   private readonly ground: OffscreenCanvasRenderingContext2D;
   private readonly live: OffscreenCanvasRenderingContext2D;
 
@@ -38,6 +40,6 @@ export class Surface {
       this.drawnGround = shape;
     }
     clear(this.live, size, ratio);
-    return draw(this.live, live, words, palette);
+    return draw(this.live, live, words, palette, this.crowds);
   }
 }
