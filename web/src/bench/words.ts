@@ -2,22 +2,24 @@
 import { shallowRef } from 'vue';
 import type { FrameTexts } from '../generated/types';
 
-/** Milliseconds without a picture after which the formulas of the last one are shown. */
-const formulasWait = 40;
+/** Milliseconds at least between two states of the formulas: laying them out takes as long as all else of a picture. */
+const formulasWait = 120;
 
 export function useWords() {
   const texts = shallowRef<FrameTexts>();
-  /** The formulas with the values in play: laying them out takes as long as all else, so every second picture waits. */
+  /** The formulas with the values in play, a few times a second while something moves. */
   const formulas = shallowRef<FrameTexts['now']>([]);
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
   let waiting = 0;
 
   function followFormulas() {
-    const wait = !waiting;
-    window.clearTimeout(waiting);
-    waiting = wait ? window.setTimeout(followFormulas, formulasWait) : 0;
-    if (!wait && texts.value) formulas.value = texts.value.now;
+    if (waiting) return;
+    formulas.value = texts.value?.now ?? [];
+    waiting = window.setTimeout(() => {
+      waiting = 0;
+      if (formulas.value !== texts.value?.now) followFormulas();
+    }, formulasWait);
   }
 
   return {
