@@ -3,12 +3,13 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Crowd, endOfMarkers, markerLength } from './crowd';
 
 const op = 3;
-/** So many markers in a row, the one at a place moved. */
-function row(count: number, moved = -1): Float32Array {
+/** So many markers in a row, the one at a place moved, of a colour. */
+function row(count: number, moved = -1, colour = 0): Float32Array {
   const numbers: number[] = [];
-  for (let k = 0; k < count; k++) numbers.push(op, 0, 0, k === moved ? k + 0.5 : k, 10, 4);
+  for (let k = 0; k < count; k++) numbers.push(op, colour, 0, k === moved ? k + 0.5 : k, 10, 4);
   return new Float32Array(numbers);
 }
+const both = (a: Float32Array, b: Float32Array) => new Float32Array([...a, ...b]);
 
 /** A pen that counts, on a canvas of a size. */
 function pen(width = 900, height = 500) {
@@ -71,6 +72,23 @@ describe('a crowd of markers', () => {
     expect(direct).toEqual([390, 391, 392, 393, 394, 395, 396, 397, 398, 399]);
     frame(crowd, row(400, 399));
     expect([direct.length, onStill]).toEqual([10, 0]);
+  });
+
+  it('takes in what is added to two traces, without painting the rest again', () => {
+    const crowd = new Crowd();
+    const traces = (n: number) => both(row(n), row(n, -1, 1));
+    frame(crowd, traces(100));
+    frame(crowd, traces(101));
+    expect([direct, onStill]).toEqual([[100, 201], 200]);
+    let painted = 0;
+    for (let n = 102; n <= 200; n++) {
+      frame(crowd, traces(n));
+      painted += onStill;
+      expect(direct.length).toBeLessThan(2 * 42);
+    }
+    expect(painted).toBe(2 * 80);
+    frame(crowd, traces(20)); // the traces were cleared
+    expect([direct.length, onStill]).toEqual([40, 0]);
   });
 
   it('is drawn directly while all of it moves', () => {
