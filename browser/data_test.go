@@ -190,3 +190,26 @@ func TestFilesOfTablesAreOpened(t *testing.T) {
 	saying(t, l.page, ".desk .problem", "cold.* is neither a number")
 	assert.Equal(t, []string{"1", "4"}, documentOf(t, l.page).Stated[0].Columns[1].Cells, "nothing was changed")
 }
+
+// The heads of a wide table stand over their columns, however far it is moved to the side, and cover nothing beside it.
+func TestTheHeadsOfAWideTableGoWithTheirColumns(t *testing.T) {
+	l := emptyBench(t)
+	heads, row := "", ""
+	for c := range 12 {
+		heads, row = heads+fmt.Sprintf("%c\t", 'a'+c), row+fmt.Sprintf("%d\t", c)
+	}
+	l.bring(heads[:len(heads)-1] + "\n" + row[:len(row)-1] + "\n" + row[:len(row)-1])
+	aligned := `() => {
+		const cell = document.querySelector('[data-cell="0/11"]').getBoundingClientRect();
+		const head = document.querySelector('.heads').lastElementChild.getBoundingClientRect();
+		return Math.abs(cell.left + cell.width / 2 - head.left - head.width / 2) < 12;
+	}`
+	until(t, l.page, aligned)
+	ask[any](t, l.page, `() => { document.querySelector('.desk .grid').scrollLeft = 300; }`)
+	until(t, l.page, `() => document.querySelector('.heads').scrollLeft === 300`)
+	until(t, l.page, aligned)
+	assert.True(t, ask[bool](t, l.page, `() => document.querySelector('.heads').getBoundingClientRect().right <= document.querySelector('.desk .grid').getBoundingClientRect().right + 1`))
+	require.NoError(t, one(t, l.page, `[data-cell="0/0"]`).Focus())
+	until(t, l.page, `() => document.querySelector('.heads').scrollLeft === document.querySelector('.desk .grid').scrollLeft`)
+	assertAccessible(t, l.page, "a wide table")
+}

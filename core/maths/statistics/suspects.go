@@ -80,7 +80,7 @@ func OffNeighbours(x, y []float64) (list []Suspect, spread float64) {
 		found[order[worst]] = math.Abs(off[worst])
 		order = slices.Delete(order, worst, worst+1)
 		off = slices.Delete(off, worst, worst+1)
-		for k := max(0, worst-2*aside); k < min(len(order), worst+2*aside); k++ {
+		for k, to := reached(order, worst, x); k < to; k++ {
 			off[k] = offTrend(order, k, x, y)
 		}
 	}
@@ -112,15 +112,23 @@ func offs(order []int, x, y []float64) []float64 {
 }
 
 // offTrend is how far value k of an order lies from the trend of its neighbours, in units that make the ends, where a trend is less sure,
-// comparable with the middle.
+// comparable with the middle. Values at one place count as their median there, so that a table of repeated measurements has a trend too.
 func offTrend(order []int, k int, x, y []float64) float64 {
-	from := max(0, min(k-aside, len(order)-1-2*aside))
-	to := min(len(order), from+2*aside+1)
-	var nx, ny []float64
-	for j := from; j < to; j++ {
-		if j != k {
-			nx, ny = append(nx, x[order[j]]-x[order[k]]), append(ny, y[order[j]])
-		}
+	left, right := placesBeside(order, k, -1, x, y), placesBeside(order, k, 1, x, y)
+	before, behind := min(aside, len(left)), min(aside, len(right))
+	// At an end there are more of the other side.
+	before, behind = min(len(left), max(before, 2*aside-behind)), min(len(right), max(behind, 2*aside-before))
+	slices.Reverse(left[:before])
+	places := append(left[:before:before], right[:behind]...)
+	if own := besides(order, k, x, y); len(own) > 0 {
+		places = append(places, place{0, Median(own)})
+	}
+	nx, ny := make([]float64, len(places)), make([]float64, len(places))
+	for i, p := range places {
+		nx[i], ny[i] = p.away, p.y
+	}
+	if len(places) == 0 {
+		return 0
 	}
 	level, sureness, ok := robustParabola(nx, ny)
 	if !ok {
@@ -129,12 +137,79 @@ func offTrend(order []int, k int, x, y []float64) float64 {
 	return (y[order[k]] - level) / sureness
 }
 
+// place is where neighbours lie: how far away by x, and their height.
+type place struct{ away, y float64 }
+
+// Bounds on how many values of one place are looked at, and how many on one side.
+const mostAtOnePlace, mostWalked = 32, 64
+
+// placesBeside are the next 2·aside places on one side of a value, the nearest first.
+func placesBeside(order []int, k, way int, x, y []float64) (places []place) {
+	here := x[order[k]]
+	var at float64
+	var heights []float64
+	end := func() {
+		if len(heights) > 0 {
+			places = append(places, place{at - here, Median(heights)})
+		}
+		heights = heights[:0]
+	}
+	for j := k + way; j >= 0 && j < len(order) && len(places) < 2*aside && (j-k)*way <= mostWalked; j += way {
+		i := order[j]
+		if x[i] == here {
+			continue
+		}
+		if len(heights) > 0 && x[i] != at {
+			if end(); len(places) == 2*aside {
+				return places
+			}
+		}
+		if at = x[i]; len(heights) < mostAtOnePlace {
+			heights = append(heights, y[i])
+		}
+	}
+	end()
+	return places[:min(len(places), 2*aside)]
+}
+
+// besides are the other values at the place of value k.
+func besides(order []int, k int, x, y []float64) (heights []float64) {
+	for _, way := range [2]int{-1, 1} {
+		for j := k + way; j >= 0 && j < len(order) && x[order[j]] == x[order[k]] && len(heights) < mostAtOnePlace; j += way {
+			heights = append(heights, y[order[j]])
+		}
+	}
+	return heights
+}
+
+// reached are the values whose trend a value at k belongs to: those of so many places on both sides.
+func reached(order []int, k int, x []float64) (from, to int) {
+	walk := func(way int) int {
+		j, places := k, 0
+		for next := j + way; next >= 0 && next < len(order) && (next-k)*way <= mostWalked; next += way {
+			if x[order[next]] != x[order[j]] {
+				places++
+			}
+			if places > 2*aside {
+				break
+			}
+			j = next
+		}
+		return j
+	}
+	if len(order) == 0 {
+		return 0, 0
+	}
+	k = min(k, len(order)-1)
+	return walk(-1), walk(1) + 1
+}
+
 // robustParabola gives at 0 the height of a parabola near most of a few points, and the spread of its prediction, 1 where the height were
 // known exactly.
 func robustParabola(x, y []float64) (height, spread float64, ok bool) {
 	best := math.Inf(1)
-	var inliers [2 * aside]bool
-	var sizes, sorted [2 * aside]float64
+	var inliers [2*aside + 1]bool
+	var sizes, sorted [2*aside + 1]float64
 	n := len(x)
 	for i := range n {
 		for j := i + 1; j < n; j++ {

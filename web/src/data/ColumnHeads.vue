@@ -80,7 +80,11 @@ const says = (c: Column) =>
 <style scoped>
 .heads {
   display: grid;
+  flex: none;
   padding-right: 14px;
+  /* Moved to the side with the rows below, without a bar of its own. */
+  overflow: auto hidden;
+  scrollbar-width: none;
 }
 .head {
   padding: 2px 4px;

@@ -36,6 +36,14 @@ watch(
 );
 
 const grid = useTemplateRef<InstanceType<typeof DataGrid>>('grid');
+const heads = useTemplateRef<InstanceType<typeof ColumnHeads>>('heads');
+/** A wide table and its heads move together to the side, whichever is moved. */
+function alongWith({ target }: Event) {
+  for (const part of [grid.value?.$el, heads.value?.$el] as HTMLElement[]) {
+    const left = (target as HTMLElement).scrollLeft;
+    if (part && part.scrollLeft !== left) part.scrollLeft = left;
+  }
+}
 const points = shallowRef<number[][]>([]);
 const rowAtHand = ref(-1);
 /** Leads to a row, also when it is the one that was sought last. */
@@ -53,6 +61,8 @@ watch(
 onBeforeUnmount(() => (desk.pair = undefined));
 const looked = computed(() => desk.pair && suspectsOf(desk.pair));
 const doubts = computed(() => looked.value ?? []);
+/** So many are told one by one; where more stand out, it is the table that is rough. */
+const mostTold = 8;
 const doubtsByRow = computed(() => new Map(doubts.value.map((d) => [d.row, d.reason])));
 const doubted = computed(() => columns.value.findIndex((c) => c.name === y.value));
 
@@ -148,7 +158,9 @@ const problem = computed(
           <button class="soft" :disabled="!rows" @click="save">save as CSV</button>
         </div>
         <ColumnHeads
+          ref="heads"
           v-model="columns"
+          @scroll="alongWith"
           @keep="table.keep()"
           @add="table.addColumn"
           @remove="table.removeColumn"
@@ -161,6 +173,7 @@ const problem = computed(
           :doubts="doubtsByRow"
           :doubted="doubted"
           :sought="desk.row"
+          @scroll="alongWith"
           @row="rowAtHand = $event"
           @remove="table.removeRow"
           @undo="bench.undo()"
@@ -187,11 +200,14 @@ const problem = computed(
         <section v-if="doubts.length" aria-label="What stands out">
           <h3>Stands out</h3>
           <ul class="doubts">
-            <li v-for="d in doubts" :key="d.row">
+            <li v-for="d in doubts.slice(0, mostTold)" :key="d.row">
               Row {{ d.row + 1 }} ({{ d.x }}, {{ d.y }}): {{ d.reason }}.
               <button class="soft" @click="seek(d.row)">go to it</button>
             </li>
           </ul>
+          <p v-if="doubts.length > mostTold" class="hint">
+            {{ doubts.length - mostTold }} more stand out; they are ringed in the table.
+          </p>
         </section>
         <p v-else-if="looked" class="hint">No value stands out from the others.</p>
         <Forecast :data="stated.id" :x="x" :y="y" />

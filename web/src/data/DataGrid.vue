@@ -38,7 +38,9 @@ const virtual = useVirtualizer(
     overscan: 6,
   })),
 );
-const template = computed(() => `3.2em repeat(${props.columns.length}, minmax(84px, 1fr))`);
+/** The least width of a column. */
+const narrowest = 84;
+const template = computed(() => `3.2em repeat(${props.columns.length}, minmax(${narrowest}px, 1fr))`);
 
 const cellOf = (row: number, column: number) =>
   box.value?.querySelector<HTMLInputElement>(`[data-cell="${row}/${column}"]`);
@@ -116,6 +118,7 @@ defineExpose({ go });
         :style="{
           height: `${rowHeight}px`,
           transform: `translateY(${r.start}px)`,
+          width: `max(100%, 3.2em + ${columns.length * narrowest}px)`,
           gridTemplateColumns: template,
         }"
       >
@@ -170,7 +173,6 @@ defineExpose({ go });
   position: absolute;
   top: 0;
   left: 0;
-  width: 100%;
   display: grid;
   border-bottom: 1px solid var(--hairline);
 }
