@@ -491,7 +491,7 @@ export interface TrajectoryPartBody {
   /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
   step?: string;
   line?: Joining;
-  /** Other is the id of the second polar curve of a region, or of the curve that is met; Common is what both enclose, else what the other does not. */
+  /** Other is the id of the second curve of a region, or of the curve that is met; Common is what both enclose, else what the other does not. */
   other?: string;
   common?: boolean;
   /** At is the value of the parameter at which a tangent or a perpendicular stands, a formula; empty for that of the running point. */
