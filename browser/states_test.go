@@ -13,6 +13,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/stage/document"
 	"parvix/export/theme"
 )
 
@@ -46,7 +47,7 @@ var standpoints = []standpoint{
 		one(t, page, ".problem")
 	}},
 	{"a point read off", func(t *testing.T, page *rod.Page) {
-		copyBench(t, page, fountain)
+		benchOf(fountain)(t, page)
 		require.NoError(t, one(t, page, ".plane").Focus())
 		press(t, page, 'r')
 		one(t, page, ".card[role=dialog]")
@@ -78,8 +79,15 @@ var standpoints = []standpoint{
 	}},
 }
 
+// benchOf opens a demonstration of its own; the shelf lists the newest only, and those of the demo data are the oldest.
 func benchOf(title string) func(t *testing.T, page *rod.Page) {
-	return func(t *testing.T, page *rod.Page) { copyBench(t, page, title) }
+	return func(t *testing.T, page *rod.Page) {
+		list := demoDocuments(t)
+		at := slices.IndexFunc(list, func(d *document.Document) bool { return d.Title == title })
+		require.GreaterOrEqual(t, at, 0, title)
+		goTo(t, page, "/bench/"+importDocument(t, page, list[at]))
+		drawn(t, page)
+	}
 }
 
 // Axe finds nothing on any screen, nor in any menu, sheet, list or form that opens from it. What is looked at is found by itself: whatever
