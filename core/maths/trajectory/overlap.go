@@ -50,7 +50,8 @@ func Overlapping(a, b Path, common bool) (o Overlap, why Hindrance) {
 	for _, arc := range arcs {
 		o.Area += arc.area()
 	}
-	o.Loops, o.Area = looped(arcs, &o.Area), math.Max(0, o.Area)
+	loops, bridged := looped(arcs)
+	o.Loops, o.Area = loops, math.Max(0, o.Area+bridged)
 	return o, Free
 }
 
@@ -284,13 +285,13 @@ func (a arc) line() []Place {
 }
 
 // looped puts arcs together into loops, each arc behind the one that ends nearest to its beginning. What lies between the ends, a
-// rounding, is counted to the area.
-func looped(arcs []arc, area *float64) (loops [][]Place) {
+// rounding, is bridged: its part of ½∮(x dy − y dx) comes back.
+func looped(arcs []arc) (loops [][]Place, bridged float64) {
 	left := make([][]Place, len(arcs))
 	for i, a := range arcs {
 		left[i] = a.line()
 	}
-	bridge := func(p, q Place) { *area += (p.X*q.Y - p.Y*q.X) / 2 }
+	bridge := func(p, q Place) { bridged += (p.X*q.Y - p.Y*q.X) / 2 }
 	for len(left) > 0 {
 		loop := left[0]
 		left = left[1:]
@@ -312,5 +313,5 @@ func looped(arcs []arc, area *float64) (loops [][]Place) {
 		}
 		loops = append(loops, loop)
 	}
-	return loops
+	return loops, bridged
 }

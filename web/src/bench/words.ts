@@ -15,10 +15,12 @@ export function useWords() {
 
   function followFormulas() {
     if (waiting) return;
-    formulas.value = texts.value?.now ?? [];
+    const now = texts.value?.now;
+    if (!now || formulas.value === now) return;
+    formulas.value = now;
     waiting = window.setTimeout(() => {
       waiting = 0;
-      if (formulas.value !== texts.value?.now) followFormulas();
+      followFormulas();
     }, formulasWait);
   }
 

@@ -122,7 +122,7 @@ func (l *Where) labelled(on *compose.On, begun int) []compose.Anchor {
 }
 
 // changingSign is an expression that is 0 where another one is, and that changes its sign there where that one may only touch 0, as an even
-// power, a root or an absolute value does: the sign is what a curve is found by.
+// power or an absolute value does: the sign is what a curve is found by. A root stays, since what is beside it has a value only where it has.
 func changingSign(n expr.Node) expr.Node {
 	switch e := symbolic.Simplify(n).Node.(type) {
 	case *expr.Neg:
@@ -130,13 +130,13 @@ func changingSign(n expr.Node) expr.Node {
 	case *expr.Binary:
 		power, isNumber := e.R.(*expr.Number)
 		switch {
-		case e.Op == expr.Pow && isNumber && power.Value.Sign() > 0:
+		case e.Op == expr.Pow && isNumber && power.Value.IsInt() && power.Value.Sign() > 0:
 			return changingSign(e.L)
 		case e.Op == expr.Mul:
 			return &expr.Binary{Op: expr.Mul, L: changingSign(e.L), R: changingSign(e.R)}
 		}
 	case *expr.Call:
-		if e.Name == "abs" || e.Name == "sqrt" {
+		if e.Name == "abs" {
 			return changingSign(e.Args[0])
 		}
 	}

@@ -30,7 +30,14 @@ func TestTheCurveOfAnEquationIsDrawnRight(t *testing.T) {
 		"(x − y)² = 0":            {func(x, y float64) float64 { return (x - y) / math.Sqrt2 }, 0},
 		"|x² + y² − 4| = 0":       {func(x, y float64) float64 { return math.Hypot(x, y) - 2 }, 4 * math.Pi},
 		"3(x − 1)²(x² + y²)³ = 0": {func(x, y float64) float64 { return x - 1 }, 0},
-		"|x| + |y| = 1":           {func(x, y float64) float64 { return (math.Abs(x) + math.Abs(y) - 1) / math.Sqrt2 }, 4 * math.Sqrt2},
+		// Left of the axis √x has no value, so that nothing lies there.
+		"√x (y − 1) = 0": {func(x, y float64) float64 {
+			if x < 0.02 {
+				return x
+			}
+			return y - 1
+		}, 0},
+		"|x| + |y| = 1": {func(x, y float64) float64 { return (math.Abs(x) + math.Abs(y) - 1) / math.Sqrt2 }, 4 * math.Sqrt2},
 	} {
 		e := shaded(t, nil, nil, region.Body{Conditions: []string{text}})
 		require.Empty(t, e.Problems, text)
