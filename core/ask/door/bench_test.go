@@ -11,6 +11,7 @@ import (
 	"parvix/core/ask/edit"
 	"parvix/core/maths/circle"
 	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/finding"
 	"parvix/core/stage/kinds/point"
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/kinds/trajectory"
@@ -42,6 +43,41 @@ func BenchmarkFrame(b *testing.B) {
 	it := loaded(b, tenCurves(b))
 	for i := range 20 {
 		it.DragDial(0, float64(i)/20)
+		it.Frame(0, 915, 560)
+	}
+	b.ReportAllocs()
+	for i := 0; b.Loop(); i++ {
+		it.DragDial(0, float64(i%300)/300)
+		it.Frame(0, 915, 560)
+	}
+}
+
+// tracedCurves are the ten curves with three traced points on them, zeros and maxima.
+func tracedCurves(t testing.TB) *document.Document {
+	t.Helper()
+	d := tenCurves(t)
+	put := func(body document.Body) {
+		after, err := edit.Put(d, document.Entry{Body: body})
+		require.NoError(t, err)
+		d = after
+	}
+	functions := d.Functions()
+	for k, x := range []string{"1", "2", "−1"} {
+		put(&point.Body{X: x + " + a/4", Y: functions[k].Name + "(" + x + " + a/4)"})
+		put(&trace.Body{Of: d.Shown[len(d.Shown)-1].ID})
+	}
+	for k, what := range []document.Finding{document.Zeros, document.Maxima} {
+		put(&finding.Body{Function: functions[k].Name, Finding: what})
+	}
+	return d
+}
+
+// BenchmarkTracedFrame is one frame of the same dial with traces, labels and findings; the hand goes on without clearing its traces.
+func BenchmarkTracedFrame(b *testing.B) {
+	it := loaded(b, tracedCurves(b))
+	door.Moving(it, true)
+	for i := range 300 {
+		it.DragDial(0, float64(i)/300)
 		it.Frame(0, 915, 560)
 	}
 	b.ReportAllocs()
