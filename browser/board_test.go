@@ -9,6 +9,10 @@ import (
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
+	"parvix/core/stage/kinds/text"
 )
 
 const lamp = "One turn of the lamp, two graphs"
@@ -29,17 +33,19 @@ func atTheBoard(t *testing.T, title string, width, height int) *rod.Page {
 // Before a class the room of a panel on which a scene shows nothing goes to the others: a surface is not drawn on the plane of its section.
 func TestAPanelThatShowsNothingLeavesItsRoom(t *testing.T) {
 	page := atTheBoard(t, "A saddle between two wharves", 1280, 800)
-	onStage := func(panels int) {
-		until(t, page, `panels => [...document.querySelectorAll('.plane')].filter(p => p.offsetParent).length === panels`, panels)
-		drawn(t, page)
-	}
-	onStage(1)
+	panelsOnStage(t, page, 1)
 	press(t, page, input.PageDown)
-	onStage(2)
+	panelsOnStage(t, page, 2)
 	press(t, page, input.PageDown)
-	onStage(1)
+	panelsOnStage(t, page, 1)
 	press(t, page, input.Escape)
-	onStage(2)
+	panelsOnStage(t, page, 2)
+}
+
+func panelsOnStage(t *testing.T, page *rod.Page, wanted int) {
+	t.Helper()
+	until(t, page, `wanted => [...document.querySelectorAll('.plane')].filter(p => p.offsetParent).length === wanted`, wanted)
+	drawn(t, page)
 }
 
 func tool(t *testing.T, page *rod.Page, words string) {
@@ -105,6 +111,22 @@ func TestInkIsWrittenAndKeptWithItsScene(t *testing.T) {
 }
 
 // What is changed while presenting is set back, and can be had.
+func TestAPanelOnWhichASceneDrawsNothingLeavesItsRoomAndItsTextIsStillRead(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	d := ofLines(t, "f(x) = x² + 1")
+	d, err := edit.AddPanel(d, 0, true)
+	require.NoError(t, err)
+	d.Shown[0].Where.Panels = []string{d.Panels[0].ID}
+	d = shown(t, d, document.Entry{Where: document.Where{Panels: []string{d.Panels[1].ID}}, Body: &text.Body{Pieces: []text.Piece{{Kind: text.Words, Text: "Where is it lowest?"}}}})
+	goTo(t, page, "/bench/"+importDocument(t, page, d))
+	drawn(t, page)
+	panelsOnStage(t, page, 2)
+	click(t, saying(t, page, "button", "^Present$"))
+	panelsOnStage(t, page, 1)
+	saying(t, page, ".under.beside p", "Where is it lowest")
+}
+
 func TestPresentingChangesNoDocument(t *testing.T) {
 	page := atTheBoard(t, fountain, 1280, 800)
 	before := documentOf(t, page)

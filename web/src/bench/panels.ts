@@ -1,4 +1,4 @@
-// Which panels are on the stage: all of them while a demonstration is made, before a class those that show something.
+// Which panels are on the stage: all of them while a demonstration is made, before a class those that draw something.
 import { computed } from 'vue';
 import { useBench } from './store';
 
@@ -7,11 +7,9 @@ export function useSeenPanels() {
   const panels = computed(() => bench.document?.panels ?? []);
   /** What is covered keeps its room. */
   const isInScene = (id: string) => !bench.isHidden(id) || bench.isSeen(id);
-  /** While presenting a panel on which the scene shows nothing leaves its room to the others. */
+  /** While presenting a panel on which the scene draws nothing leaves its room to the others; its texts are read beside the stage. */
   const isSeen = (panel: string) =>
-    !bench.presenting ||
-    !!bench.loaded?.shown.some((s) => isInScene(s.id) && s.panels.includes(panel)) ||
-    !!bench.document?.said.some((s) => isInScene(s.id) && s.where?.panels?.includes(panel));
+    !bench.presenting || !!bench.loaded?.shown.some((s) => isInScene(s.id) && s.panels.includes(panel));
   /** Their ids. */
   const seen = computed(() => {
     const ids = panels.value.map(({ id }) => id);

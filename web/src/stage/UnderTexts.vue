@@ -1,14 +1,18 @@
 <script setup lang="ts">
 // On a phone the texts of the panels stand under the stage, where they cover nothing. While presenting the texts that stand
-// beside the stage on the bench are read here.
+// beside the stage on the bench are read here, and those of panels that have left their room to others.
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue';
+import { useSeenPanels } from '../bench/panels';
 import { useBench } from '../bench/store';
 import LiveText from '../folio/LiveText.vue';
 
 const bench = useBench();
+const { seen: panels } = useSeenPanels();
 const seen = computed(() =>
   (bench.document?.said ?? []).flatMap(({ id, where }, place) =>
-    bench.isSeen(id) ? [{ id, place, onPanel: !!where?.panels?.length }] : [],
+    bench.isSeen(id)
+      ? [{ id, place, onPanel: !!where?.panels?.some((panel) => panels.value.includes(panel)) }]
+      : [],
   ),
 );
 const places = computed(() => seen.value.filter(({ onPanel }) => onPanel || bench.presenting));
