@@ -213,3 +213,49 @@ func TestTheHeadsOfAWideTableGoWithTheirColumns(t *testing.T) {
 	until(t, l.page, `() => document.querySelector('.heads').scrollLeft === document.querySelector('.desk .grid').scrollLeft`)
 	assertAccessible(t, l.page, "a wide table")
 }
+
+// Only the row that is unlocked can be moved in the picture: its point takes the keys, its row follows in one undo step, and a row that is
+// deleted before it does not move the permission to another measurement.
+func TestASingleRowIsUnlockedForAHand(t *testing.T) {
+	l := emptyBench(t)
+	l.bring("t\th\n0\t1.5\n1\t2.5\n2\t9.5\n3\t4.5\n")
+	require.NoError(t, one(t, l.page, `[data-cell="2/1"]`).Focus())
+	require.NoError(t, l.page.KeyActions().Press(input.ControlLeft).Type(input.KeyM).Do())
+	until(t, l.page, `() => document.querySelector('[aria-label="Row 3 is moved by hand in the picture"]').getAttribute('aria-pressed') === 'true'`)
+	click(t, one(t, l.page, `[aria-label="Delete row 1"]`))
+	until(t, l.page, `() => document.querySelector('[aria-label="Row 2 is moved by hand in the picture"]').getAttribute('aria-pressed') === 'true'`)
+	assertAccessible(t, l.page, "an unlocked row")
+	l.leaveDesk()
+	drawn(t, l.page)
+	handles := l.page.MustElements(".handle")
+	require.Len(t, handles, 1)
+	require.Contains(t, *handles[0].MustAttribute("aria-label"), "Point of row 2;")
+	require.NoError(t, handles[0].Focus())
+	press(t, l.page, input.ArrowDown)
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '2.5,9.4,4.5'`)
+	click(t, one(t, l.page, `[aria-label="Undo"]`))
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '2.5,9.5,4.5'`)
+}
+
+// Rows that are scrolled by take the elements of others; a cell that is being typed in keeps what was typed, and its place.
+func TestWhatIsBeingTypedInATableStaysWhileItIsScrolled(t *testing.T) {
+	l := emptyBench(t)
+	lines := "t\th\n"
+	for i := range 400 {
+		lines += fmt.Sprintf("%d\t%d.5\n", i, i%7)
+	}
+	l.bring(lines)
+	require.NoError(t, one(t, l.page, `[data-cell="1/1"]`).Focus())
+	require.NoError(t, l.page.InsertText("77"))
+	ask[any](t, l.page, `() => { document.querySelector('.desk .grid').scrollTop = 5000; }`)
+	until(t, l.page, `() => document.querySelector('[data-cell="150/1"]')?.value === '3.5'`)
+	assert.True(t, ask[bool](t, l.page, `() => {
+		const rows = [...document.querySelectorAll('.desk .grid [role="row"]')];
+		return rows.every(r => r.querySelector('[data-cell]').dataset.cell === (r.ariaRowIndex - 1) + '/0') &&
+			rows.every((r, k) => !k || Number(rows[k - 1].ariaRowIndex) < Number(r.ariaRowIndex));
+	}`), "each element holds its row, in their order")
+	assert.Equal(t, "1/1", ask[string](t, l.page, `() => document.activeElement.dataset.cell`))
+	press(t, l.page, input.Enter)
+	until(t, l.page, `() => /77/.test(parvix.document().stated[0].columns[1].cells[1])`)
+	until(t, l.page, `() => document.activeElement?.dataset.cell === '2/1'`)
+}

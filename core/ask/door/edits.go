@@ -35,6 +35,7 @@ var edits = map[AskKind]func(ask *Ask) (*document.Document, error){
 		}
 		return edit.PutData(ask.Document, *ask.Stated)
 	},
+	AskRemoveRow: func(ask *Ask) (*document.Document, error) { return edit.RemoveRow(ask.Document, ask.ID, ask.Row) },
 	AskKeepModel: func(ask *Ask) (*document.Document, error) {
 		if len(ask.Names) != 2 {
 			return nil, missing("names")

@@ -55,8 +55,9 @@ type Ask struct {
 	// Found are findings to be taken in, Suspects values that stand out.
 	Found    *found.Found       `json:"found,omitempty"`
 	Suspects *evaluate.Suspects `json:"suspects,omitempty"`
-	// Stated are data to be put.
+	// Stated are data to be put, Row is a row of data, counted from 0.
 	Stated *document.Stated `json:"stated,omitempty"`
+	Row    int              `json:"row,omitempty"`
 }
 
 // AskKind names a question.
@@ -77,6 +78,7 @@ const (
 	AskStops         AskKind = "stops"         // Document, ID a dial's name, Text a function's, Values → Document whose dial rests at its findings
 	AskFamily        AskKind = "family"        // Document, Text a parameter, Panel, Empty for a panel of its own beside → Document
 	AskPutData       AskKind = "putData"       // Document, Stated data → Document
+	AskRemoveRow     AskKind = "removeRow"     // Document, ID of data, Row → Document
 	AskKeepModel     AskKind = "keepModel"     // Document, ID of data, Names of two columns, Text the model → Document with it as a function
 	AskFreeze        AskKind = "freeze"        // Document, ID of a function that follows from data → Document with its numbers
 	AskModels        AskKind = "models"        // ID of data, Names of two columns, Empty to fit none → Models compared

@@ -2,6 +2,7 @@ package edit
 
 import (
 	"slices"
+	"strconv"
 	"strings"
 	"unicode/utf8"
 
@@ -41,6 +42,37 @@ func PutData(before *document.Document, stated document.Stated) (*document.Docum
 		p.EqualScales = false
 		if p.NameX == "" && p.NameY == "" {
 			p.NameX, p.NameY = scatter.Head(&x), scatter.Head(&y)
+		}
+	}
+	return d, d.Check()
+}
+
+// RemoveRow takes a row out of data. What names later rows, as labels, rows that a hand may move and chosen points of a fit, goes on naming them.
+func RemoveRow(before *document.Document, id string, row int) (*document.Document, error) {
+	d := clone(before)
+	data := d.DataWith(id)
+	if data == nil {
+		return nil, problem.New("no-data", 0, 0)
+	}
+	for i := range d.Stated {
+		fit := d.Stated[i].Fit
+		if fit == nil || fit.Data != id {
+			continue
+		}
+		if slices.Contains(fit.Rows, row) {
+			return nil, problem.New("row-in-use", 0, 0, d.Stated[i].Name, strconv.Itoa(row+1))
+		}
+		fit.Rows = document.RowsWithout(fit.Rows, row)
+	}
+	for i := range data.Columns {
+		if c := &data.Columns[i]; row >= 0 && row < len(c.Cells) {
+			c.Cells = slices.Delete(c.Cells, row, row+1)
+		}
+	}
+	tidyData(data)
+	for _, entry := range d.Shown {
+		if b, ok := entry.Body.(*scatter.Body); ok && b.Data == id {
+			b.WithoutRow(row)
 		}
 	}
 	return d, d.Check()

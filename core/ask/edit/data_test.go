@@ -61,3 +61,33 @@ func TestAKeptModelFollowsItsColumns(t *testing.T) {
 	_, err = edit.KeepModel(without, id, "t", "h", "linear")
 	assert.ErrorContains(t, err, "not there any more")
 }
+
+// A row that is deleted takes its own label and its unlocking along; what names later rows names the same measurements as before.
+func TestWhatNamesRowsFollowsThemWhenOneIsDeleted(t *testing.T) {
+	d := document.New("t")
+	d, err := edit.PutData(d, document.Stated{Name: "M", Columns: []document.Column{
+		{Name: "x", Cells: []string{"0", "1", "2", "3"}}, {Name: "y", Cells: []string{"0", "1", "9", "3"}}}})
+	require.NoError(t, err)
+	data := d.Stated[0].ID
+	plot := d.Shown[0].Body.(*scatter.Body)
+	plot.Labels = []scatter.PointLabel{{Row: 1, Words: "gone"}, {Row: 2, Words: "outlier?"}}
+	plot.Unlocked = []int{0, 1, 3}
+	d.Stated = append(d.Stated, document.Stated{ID: "sm", Kind: document.Function, Name: "m", Variables: []string{"x"},
+		Fit: &document.Fit{Data: data, X: "x", Y: "y", Model: "linear", Rows: []int{0, 3}}})
+	require.NoError(t, d.Check())
+
+	after, err := edit.RemoveRow(d, data, 1)
+	require.NoError(t, err)
+	assert.Equal(t, []string{"0", "2", "3"}, after.Stated[0].Columns[0].Cells)
+	now := after.Shown[0].Body.(*scatter.Body)
+	assert.Equal(t, []scatter.PointLabel{{Row: 1, Words: "outlier?"}}, now.Labels)
+	assert.Equal(t, []int{0, 2}, now.Unlocked)
+	assert.Equal(t, []int{0, 2}, after.Stated[1].Fit.Rows)
+	assert.Len(t, d.Stated[0].Columns[0].Cells, 4, "for undo")
+	assert.Len(t, plot.Labels, 2, "for undo")
+
+	_, err = edit.RemoveRow(d, data, 3)
+	assert.ErrorContains(t, err, "m goes through the point of row 4")
+	_, err = edit.RemoveRow(d, "s77", 0)
+	assert.ErrorContains(t, err, "not there")
+}

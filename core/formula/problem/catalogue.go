@@ -57,6 +57,7 @@ var catalogue = map[string]string{
 	"no-dials":           "No dial moves {0}: there is nothing to lead.",
 	"no-best":            "No best values were found. {0}",
 	"no-fit":             "There is no best fit now whose numbers could be kept.",
+	"row-in-use":         "{0} goes through the point of row {1}: give it another point before this row is deleted.",
 	"no-data":            "The data from which this follows are not there any more.",
 	"table-empty":        "There is no table here: at least one line of numbers is wanted.",
 	"table-line":         "Line {0} of the table cannot be read: {1}.",

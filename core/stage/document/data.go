@@ -140,3 +140,17 @@ func (c *checker) fits(d *Document) {
 		c.require(s.Fit.Decimals >= 0 && s.Fit.Decimals <= 12, s.ID, "fit.decimals", "between 0 and 12")
 	}
 }
+
+// RowsWithout are places of rows after one row was taken out: later ones have moved up, the one itself is gone.
+func RowsWithout(rows []int, row int) []int {
+	var list []int
+	for _, r := range rows {
+		switch {
+		case r > row:
+			list = append(list, r-1)
+		case r < row:
+			list = append(list, r)
+		}
+	}
+	return list
+}

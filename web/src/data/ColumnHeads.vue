@@ -44,7 +44,10 @@ const says = (c: Column) =>
 </script>
 
 <template>
-  <div class="heads" :style="{ gridTemplateColumns: `3.2em repeat(${columns.length}, minmax(84px, 1fr))` }">
+  <div
+    class="heads"
+    :style="{ gridTemplateColumns: `var(--row-head) repeat(${columns.length}, minmax(84px, 1fr))` }"
+  >
     <span />
     <div v-for="(c, k) in columns" :key="k" class="head">
       <div class="line">

@@ -1,6 +1,16 @@
 <script setup lang="ts">
 // The desk of a table: rows to the left, what they say to the right.
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import {
+  computed,
+  nextTick,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  toRaw,
+  useTemplateRef,
+  watch,
+} from 'vue';
 import { useBench } from '../bench/store';
 import type { ColumnSummary } from '../generated/types';
 import { ofKind } from '../shared/entries';
@@ -34,6 +44,26 @@ watch(
   },
   { immediate: true },
 );
+
+/** The scatter plot of the two columns, whose rows can be unlocked for a hand. */
+const plot = computed(() =>
+  ofKind(bench.document?.shown, 'scatter').find(
+    ({ body }) =>
+      body.data === desk.open && body.x === x.value && body.y === y.value && !body.asResiduals && !body.grips,
+  ),
+);
+const isUnlocked = computed(() => {
+  const body = plot.value?.body;
+  return body && ((row: number) => !!body.unlocked?.includes(row));
+});
+async function unlock(row: number) {
+  const { id, body } = plot.value ?? {};
+  if (!id || !body || row >= rows.value) return;
+  const others = (body.unlocked ?? []).filter((r) => r !== row);
+  const unlocked = body.unlocked?.includes(row) ? others : [...others, row];
+  const entry = { ...structuredClone(toRaw(plot.value!)), body: { ...toRaw(body), unlocked } };
+  refused.value = await bench.askEdit({ kind: 'put', entry });
+}
 
 const grid = useTemplateRef<InstanceType<typeof DataGrid>>('grid');
 const heads = useTemplateRef<InstanceType<typeof ColumnHeads>>('heads');
@@ -141,7 +171,7 @@ const problem = computed(
       />
     </template>
     <div class="desk" @dragover.prevent @drop.prevent="drop">
-      <div class="left">
+      <div class="left" :class="{ unlocking: isUnlocked }">
         <div class="tools">
           <label class="file soft"
             >open a file
@@ -173,9 +203,11 @@ const problem = computed(
           :doubts="doubtsByRow"
           :doubted="doubted"
           :sought="desk.row"
+          :is-unlocked="isUnlocked"
           @scroll="alongWith"
           @row="rowAtHand = $event"
           @remove="table.removeRow"
+          @unlock="unlock"
           @undo="bench.undo()"
           @set="table.setCell"
           @paste="table.paste"
@@ -245,10 +277,15 @@ const problem = computed(
   height: min(74vh, 780px);
 }
 .left {
+  --row-head: 3.2em;
+
   display: flex;
   flex-direction: column;
   gap: 6px;
   min-height: 0;
+}
+.left.unlocking {
+  --row-head: 4.6em;
 }
 .right {
   overflow: auto;

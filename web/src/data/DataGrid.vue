@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // The rows of a table; only those in sight are there. Enter and arrows go up and down, Tab goes on, a block can be pasted.
-import { useVirtualizer } from '@tanstack/vue-virtual';
-import { computed, nextTick, useTemplateRef, watch } from 'vue';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/vue-virtual';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import type { Column } from '../generated/types';
-import { isComputed } from './table';
+import GridRow from './GridRow.vue';
 
 const props = defineProps<{
   columns: Column[];
@@ -15,11 +15,14 @@ const props = defineProps<{
   doubted: number;
   /** The row that is to be seen. */
   sought: number;
+  /** Whether a hand may move a row's point; undefined where the picture has no points of these columns. */
+  isUnlocked?: (row: number) => boolean;
 }>();
 const emit = defineEmits<{
   set: [row: number, column: number, text: string];
   row: [row: number];
   remove: [row: number];
+  unlock: [row: number];
   undo: [];
   paste: [text: string, row: number, column: number];
 }>();
@@ -30,17 +33,47 @@ const box = useTemplateRef<HTMLElement>('box');
 /** Rows that wait for what is typed next: a fast hand is there before one can be made. */
 const waiting = 3;
 const count = computed(() => props.rows + waiting);
+/** The row of the cell that is typed in; it stays, wherever the table is scrolled to, with what was typed. */
+const atHand = ref(-1);
 const virtual = useVirtualizer(
   computed(() => ({
     count: count.value,
     getScrollElement: () => box.value,
     estimateSize: () => rowHeight,
-    overscan: 6,
+    overscan: 2,
+    rangeExtractor: (range: Parameters<typeof defaultRangeExtractor>[0]) => {
+      const seen = defaultRangeExtractor(range);
+      const kept = atHand.value;
+      if (kept < 0 || kept >= count.value || seen.includes(kept)) return seen;
+      return [...seen, kept].sort((a, b) => a - b);
+    },
   })),
+);
+
+/** Rows that come into sight take the elements of rows that have left it: making new ones cost a wide table its frames. */
+const elements = new Map<number, number>();
+const spare: number[] = [];
+const inSight = shallowRef<{ row: number; start: number; element: number }[]>([]);
+watch(
+  () => virtual.value.getVirtualItems(),
+  (items) => {
+    const wanted = new Set(items.map(({ index }) => index));
+    for (const [row, element] of elements) {
+      if (!wanted.has(row) && elements.delete(row)) spare.push(element);
+    }
+    inSight.value = items.map(({ index: row, start }) => {
+      const element = elements.get(row) ?? spare.pop() ?? elements.size;
+      elements.set(row, element);
+      return { row, start, element };
+    });
+  },
+  { immediate: true },
 );
 /** The least width of a column. */
 const narrowest = 84;
-const template = computed(() => `3.2em repeat(${props.columns.length}, minmax(${narrowest}px, 1fr))`);
+const template = computed(
+  () => `var(--row-head) repeat(${props.columns.length}, minmax(${narrowest}px, 1fr))`,
+);
 
 const cellOf = (row: number, column: number) =>
   box.value?.querySelector<HTMLInputElement>(`[data-cell="${row}/${column}"]`);
@@ -59,10 +92,29 @@ watch(
   (row) => row >= 0 && void go(row, Math.max(0, props.doubted)),
 );
 
-function key(e: KeyboardEvent, row: number, column: number) {
-  const input = e.target as HTMLInputElement;
-  const command = e.ctrlKey || e.metaKey;
-  const stands = props.columns[column]?.cells?.[row] ?? '';
+/** The cell in which something happened. */
+function cellIn(e: Event) {
+  const input = (e.target as HTMLElement).closest<HTMLInputElement>('[data-cell]');
+  const [row, column] = (input?.dataset.cell ?? '').split('/').map(Number);
+  return input && row !== undefined && column !== undefined ? { input, row, column } : undefined;
+}
+
+function change(e: Event) {
+  const cell = cellIn(e);
+  if (cell) emit('set', cell.row, cell.column, cell.input.value.trim());
+}
+
+function take(e: FocusEvent) {
+  const cell = cellIn(e);
+  if (!cell) return;
+  atHand.value = cell.row;
+  emit('row', cell.row);
+}
+
+function key(e: KeyboardEvent) {
+  const cell = cellIn(e);
+  if (!cell) return;
+  const { input, row, column } = cell;
   const atStart = input.selectionStart === 0 && input.selectionEnd === 0;
   const atEnd = input.selectionStart === input.value.length;
   if (e.key === 'Enter' || e.key === 'ArrowDown') void then(input, row + (e.shiftKey ? -1 : 1), column);
@@ -70,19 +122,28 @@ function key(e: KeyboardEvent, row: number, column: number) {
   else if (e.key === 'ArrowLeft' && atStart && column > 0) void then(input, row, column - 1);
   else if (e.key === 'ArrowRight' && atEnd && column < props.columns.length - 1)
     void then(input, row, column + 1);
-  else if (command && e.key === 'Delete') emit('remove', row);
+  else if (!command(e, input, row, props.columns[column]?.cells?.[row] ?? '')) return;
+  e.preventDefault();
+}
+
+/** What a key does to a row, or to what is being typed; whether it does anything. */
+function command(e: KeyboardEvent, input: HTMLInputElement, row: number, stands: string): boolean {
+  const held = e.ctrlKey || e.metaKey;
+  const letter = held && e.key.toLowerCase();
+  if (held && e.key === 'Delete') emit('remove', row);
+  else if (letter === 'm') emit('unlock', row);
   // What is being typed is undone by the field itself.
-  else if (command && e.key.toLowerCase() === 'z' && input.value === stands) emit('undo');
+  else if (letter === 'z' && input.value === stands) emit('undo');
   else if (e.key === 'Escape' && input.value !== stands) {
     input.value = stands;
     e.stopPropagation();
-  } else return;
-  e.preventDefault();
+  } else return false;
+  return true;
 }
 
 /** What was typed is taken before the next cell is gone to: at once where that is in sight, so that no key comes too early. */
 async function then(input: HTMLInputElement, row: number, column: number) {
-  input.dispatchEvent(new Event('change'));
+  input.dispatchEvent(new Event('change', { bubbles: true }));
   const next = cellOf(row, column);
   next?.focus();
   next?.select();
@@ -91,68 +152,47 @@ async function then(input: HTMLInputElement, row: number, column: number) {
   await go(row, column);
 }
 
-function paste(e: ClipboardEvent, row: number, column: number) {
+function paste(e: ClipboardEvent) {
+  const cell = cellIn(e);
   const text = e.clipboardData?.getData('text') ?? '';
-  if (!/[\t\n]/.test(text.trim())) return;
+  if (!cell || !/[\t\n]/.test(text.trim())) return;
   e.preventDefault();
-  emit('paste', text, row, column);
+  emit('paste', text, cell.row, cell.column);
 }
-
-const label = (row: number, column: number) => {
-  const c = props.columns[column]!;
-  const doubt = column === props.doubted ? props.doubts.get(row) : undefined;
-  return `${c.name}, row ${row + 1}${doubt ? `: stands out, ${doubt}` : ''}`;
-};
 defineExpose({ go });
 </script>
 
 <template>
   <div ref="box" class="grid" role="table" :aria-rowcount="rows" aria-label="Rows of the table">
-    <div :style="{ height: `${virtual.getTotalSize()}px` }" class="all">
-      <div
-        v-for="r in virtual.getVirtualItems()"
-        :key="r.index"
-        class="row"
-        role="row"
-        :aria-rowindex="r.index + 1"
+    <div
+      :style="{ height: `${virtual.getTotalSize()}px` }"
+      class="all"
+      role="rowgroup"
+      @change="change"
+      @focusin="take"
+      @focusout="atHand = -1"
+      @keydown="key"
+      @paste="paste"
+    >
+      <GridRow
+        v-for="{ row, start, element } in inSight"
+        :key="element"
+        :row="row"
+        :rows="rows"
+        :columns="columns"
+        :worked="worked"
+        :doubt="doubts.get(row)"
+        :doubted="doubted"
+        :unlocked="isUnlocked?.(row)"
         :style="{
           height: `${rowHeight}px`,
-          transform: `translateY(${r.start}px)`,
-          width: `max(100%, 3.2em + ${columns.length * narrowest}px)`,
+          transform: `translateY(${start}px)`,
+          width: `max(100%, var(--row-head) + ${columns.length * narrowest}px)`,
           gridTemplateColumns: template,
         }"
-      >
-        <span class="number" role="rowheader">
-          <button
-            v-if="r.index < rows"
-            tabindex="-1"
-            :aria-label="`Delete row ${r.index + 1}`"
-            title="Delete this row (Ctrl+Delete in a cell)"
-            @click="emit('remove', r.index)"
-          >
-            <span class="count">{{ r.index + 1 }}</span><span class="cross" aria-hidden="true">✕</span>
-          </button>
-          <template v-else-if="r.index === rows">+</template>
-        </span>
-        <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
-          <input
-            v-if="!isComputed(c)"
-            :value="c.cells?.[r.index] ?? ''"
-            :data-cell="`${r.index}/${k}`"
-            :aria-label="label(r.index, k)"
-            :class="{ doubt: k === doubted && doubts.has(r.index) }"
-            :title="k === doubted ? doubts.get(r.index) : undefined"
-            inputmode="text"
-            spellcheck="false"
-            autocomplete="off"
-            @change="emit('set', r.index, k, ($event.target as HTMLInputElement).value.trim())"
-            @focus="emit('row', r.index)"
-            @keydown="key($event, r.index, k)"
-            @paste="paste($event, r.index, k)"
-          />
-          <output v-else>{{ worked[k]?.[r.index] ?? '' }}</output>
-        </span>
-      </div>
+        @remove="emit('remove', row)"
+        @unlock="emit('unlock', row)"
+      />
     </div>
   </div>
 </template>
@@ -168,63 +208,5 @@ defineExpose({ go });
 }
 .all {
   position: relative;
-}
-.row {
-  position: absolute;
-  top: 0;
-  left: 0;
-  display: grid;
-  border-bottom: 1px solid var(--hairline);
-}
-.number {
-  padding: 7px 8px 0 0;
-  color: var(--muted);
-  font-size: 13px;
-  text-align: right;
-}
-.number button {
-  width: 100%;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: right;
-  cursor: pointer;
-}
-.cross,
-.number button:is(:hover, :focus-visible) .count {
-  display: none;
-}
-.number button:is(:hover, :focus-visible) .cross {
-  display: inline;
-  color: var(--wrong);
-}
-.cell {
-  border-left: 1px solid var(--hairline);
-}
-input,
-output {
-  display: block;
-  width: 100%;
-  height: 100%;
-  padding: 5px 10px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-variant-numeric: tabular-nums;
-  text-align: right;
-}
-output {
-  color: var(--muted);
-}
-input:focus-visible {
-  outline: 2px solid var(--sea);
-  outline-offset: -2px;
-}
-.doubt {
-  outline: 2px dashed var(--wrong);
-  outline-offset: -3px;
-  border-radius: 16px;
 }
 </style>

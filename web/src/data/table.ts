@@ -159,10 +159,12 @@ export function useTable() {
     columns.value.splice(place, 1);
     return keep();
   }
+  /** Takes a row out; what names later rows, as a label at a point, follows them. */
   function removeRow(row: number) {
-    if (row >= rows.value) return;
-    for (const c of columns.value) c.cells = c.cells?.filter((_, i) => i !== row);
-    void keep();
+    if (row >= rows.value || !stated.value) return;
+    line = line.then(async () => {
+      refused.value = await bench.askEdit({ kind: 'removeRow', id: desk.open, row });
+    });
   }
 
   /** The table as a file that every spreadsheet opens: commas, or semicolons where the comma is the decimal sign. */

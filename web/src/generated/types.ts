@@ -432,8 +432,9 @@ export interface ScatterBody {
   error?: string;
   /** Joined joins the points by lines in the order of the rows. */
   joined?: boolean;
-  /** Grips unlocks the rows: a hand moves their points, and the rows follow. */
+  /** Grips unlocks all rows: a hand moves their points, and the rows follow. Unlocked are single rows, counted from 0. */
   grips?: boolean;
+  unlocked?: number[];
   /** Function is held against the points; Residuals shows how far they lie from it. */
   function?: string;
   residuals?: Residuals;
@@ -786,7 +787,7 @@ export interface Prediction {
 // core/ask/door
 
 /** AskKind names a question. */
-export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'transformed' | 'stops' | 'family' | 'putData' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addSpace' | 'addSection' | 'addMap' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
+export type AskKind = 'load' | 'state' | 'rename' | 'delete' | 'addParameters' | 'put' | 'upgrade' | 'decimals' | 'guides' | 'transformed' | 'stops' | 'family' | 'putData' | 'removeRow' | 'keepModel' | 'freeze' | 'models' | 'suspects' | 'summaries' | 'bestDials' | 'predict' | 'pasted' | 'move' | 'settle' | 'plot' | 'keepInk' | 'moveCurve' | 'writeAs' | 'fromParent' | 'runAlong' | 'showPiece' | 'addCircle' | 'watch' | 'trajectory' | 'addScene' | 'removeScene' | 'addSpace' | 'addSection' | 'addMap' | 'addPanel' | 'removePanel' | 'angleUnit' | 'begin' | 'beginnings' | 'gallery' | 'typeset' | 'value' | 'window' | 'draw' | 'typed' | 'describe' | 'values' | 'counters' | 'trace' | 'effect' | 'table' | 'findings' | 'compared' | 'found' | 'fit' | 'advice' | 'hear' | 'read';
 
 /** Ask is a question or an edit that may take longer than a frame. Kind says which fields count. */
 export interface Ask {
@@ -831,8 +832,9 @@ export interface Ask {
   /** Found are findings to be taken in, Suspects values that stand out. */
   found?: Found;
   suspects?: Suspects;
-  /** Stated are data to be put. */
+  /** Stated are data to be put, Row is a row of data, counted from 0. */
   stated?: Stated;
+  row?: number;
 }
 
 /** Answer answers an Ask; Problem is set when it could not be done. */

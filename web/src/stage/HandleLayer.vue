@@ -65,14 +65,16 @@ async function settle(handle: Place, end: () => Promise<void>) {
     document: bench.document!,
     id: entry.id,
   });
-  const settled = after?.shown.find((s) => s.id === entry.id);
-  if (settled && JSON.stringify(settled) !== JSON.stringify(entry)) {
-    await bench.change((copy) => {
-      copy.shown = copy.shown.map((s) => (s.id === entry.id ? settled : s));
-    });
-  } else {
-    await end();
-  }
+  const changed = (was: { id: string }, is: { id: string }) =>
+    was.id === is.id && JSON.stringify(was) !== JSON.stringify(is);
+  const settled = after?.shown.find((s) => changed(entry, s));
+  // A point of data moves its row.
+  const data = after?.stated.filter((s) => bench.document!.stated.some((was) => changed(was, s))) ?? [];
+  if (!settled && !data.length) return end();
+  await bench.change((copy) => {
+    copy.shown = copy.shown.map((s) => (settled?.id === s.id ? settled : s));
+    copy.stated = copy.stated.map((s) => data.find(({ id }) => id === s.id) ?? s);
+  });
 }
 
 async function nudge(e: KeyboardEvent, handle: Place) {

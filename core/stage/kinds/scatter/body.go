@@ -15,8 +15,9 @@ type Body struct {
 	Error string `json:"error,omitempty"`
 	// Joined joins the points by lines in the order of the rows.
 	Joined bool `json:"joined,omitempty"`
-	// Grips unlocks the rows: a hand moves their points, and the rows follow.
-	Grips bool `json:"grips,omitempty"`
+	// Grips unlocks all rows: a hand moves their points, and the rows follow. Unlocked are single rows, counted from 0.
+	Grips    bool  `json:"grips,omitempty"`
+	Unlocked []int `json:"unlocked,omitempty"`
 	// Function is held against the points; Residuals shows how far they lie from it.
 	Function  string    `json:"function,omitempty"`
 	Residuals Residuals `json:"residuals,omitempty"`
@@ -59,10 +60,29 @@ func (b *Body) Refs() []document.Ref {
 		{Role: document.FunctionName, Field: "function", Text: &b.Function, Optional: true, Without: document.Emptied}}
 }
 
-// Check bounds the labels and the way of the residuals.
+// WithoutRow is what is left of it when a row is taken out of its data: what names later rows goes on naming them.
+func (b *Body) WithoutRow(row int) {
+	b.Unlocked = document.RowsWithout(b.Unlocked, row)
+	labels := b.Labels[:0]
+	for _, l := range b.Labels {
+		if l.Row != row {
+			if l.Row > row {
+				l.Row--
+			}
+			labels = append(labels, l)
+		}
+	}
+	b.Labels = labels
+}
+
+// Check bounds the labels, the rows and the way of the residuals.
 func (b *Body) Check(c *document.Checker) {
 	c.OneOf("residuals", string(b.Residuals), string(NoResiduals), string(Segments), string(Squares))
 	c.Require(len(b.Labels) <= mostLabels, "labels", fmt.Sprintf("at most %d", mostLabels))
+	c.Require(len(b.Unlocked) <= MaxHandles, "unlocked", fmt.Sprintf("at most %d rows can be moved by hand", MaxHandles))
+	for _, row := range b.Unlocked {
+		c.Require(row >= 0 && row < document.MaxRows, "unlocked", "there is no such row")
+	}
 	for _, l := range b.Labels {
 		c.Require(l.Row >= 0 && l.Row < document.MaxRows, "labels", "there is no such row")
 		c.Text("labels", l.Words)

@@ -145,11 +145,11 @@ func (l *Live) marks(on *compose.On, s *sight, colour picture.Colour) {
 	if len(rows) > dense {
 		radius = 2
 	}
-	movable := l.movable()
 	for _, k := range s.marked {
-		x, y := l.x.Values[rows[k]], l.height(s, k, rows[k])
-		if movable {
-			on.Pen.Handle(on.Index+evaluate.GripStride*(k+1), on.View.X(x), on.View.Y(y))
+		row := rows[k]
+		x, y := l.x.Values[row], l.height(s, k, row)
+		if l.isMovable(row) {
+			on.Pen.Handle(on.Index+evaluate.GripStride*(row+1), on.View.X(x), on.View.Y(y))
 			on.Mark(colour, compose.ShapeOf(on.Entry, picture.Grip), x, y, radius)
 			continue
 		}

@@ -5,6 +5,7 @@ package scatter
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"parvix/core/formula/number"
 	"parvix/core/formula/problem"
@@ -90,17 +91,20 @@ func (l *Live) points() []int {
 // MaxHandles is the largest number of points that a hand can move.
 const MaxHandles = 60
 
-// movable tells whether a hand may move the points, each by a handle of its own.
-func (l *Live) movable() bool {
-	return l.body.Grips && !l.body.AsResiduals && !l.y.Stated.IsComputed() && len(l.points()) <= MaxHandles
+// isMovable tells whether a hand may move the point of a row.
+func (l *Live) isMovable(row int) bool {
+	if l.body.AsResiduals || l.y.Stated.IsComputed() {
+		return false
+	}
+	return l.body.Grips && len(l.points()) <= MaxHandles || slices.Contains(l.body.Unlocked, row)
 }
 
-// Drag moves a point to the hand, on the decimals of its columns, in play only until it settles.
+// Drag moves the point of a row, which its grip names, to the hand, on the decimals of its columns, in play only until it settles.
 func (l *Live) Drag(p evaluate.Play, h evaluate.Hand) {
-	if !l.movable() || h.Grip < 0 || h.Grip >= len(l.points()) {
+	row := h.Grip
+	if _, there := slices.BinarySearch(l.points(), row); !there || !l.isMovable(row) {
 		return
 	}
-	row := l.points()[h.Grip]
 	if !l.x.Stated.IsComputed() {
 		p.SetCell(l.data, l.x, row, evaluate.OnGrain(h.X, grain(l.x)))
 	}
@@ -109,8 +113,7 @@ func (l *Live) Drag(p evaluate.Play, h evaluate.Hand) {
 
 // Nudge moves a point by one unit of its column's last decimal.
 func (l *Live) Nudge(p evaluate.Play, h evaluate.Hand) {
-	if h.Grip >= 0 && h.Grip < len(l.points()) {
-		row := l.points()[h.Grip]
+	if row := h.Grip; row >= 0 && row < len(l.x.Values) && row < len(l.y.Values) {
 		h.X, h.Y = l.x.Values[row]+h.DX*grain(l.x), l.y.Values[row]+h.DY*grain(l.y)
 		l.Drag(p, h)
 	}
@@ -169,7 +172,7 @@ func (l *Live) inSight(s *sight) []int {
 		}
 		if len(rows) > dense {
 			at := int(s.view.X(x)/cell) + across*int(s.view.Y(y)/cell)
-			if at < 0 || at >= len(taken) || taken[at] {
+			if at < 0 || at >= len(taken) || taken[at] && !l.isMovable(row) {
 				continue
 			}
 			taken[at] = true

@@ -42,6 +42,14 @@ function label(text: string) {
     .map((line) => /^\s*(\d+)\s*:?\s*(.*)$/.exec(line))
     .flatMap((m) => (m ? [{ row: Number(m[1]) - 1, words: m[2] || undefined }] : []));
 }
+/** Rows are counted from 1 where people read them. */
+const unlocked = computed({
+  get: () => (body.value.unlocked ?? []).map((row) => row + 1).join(', '),
+  set: (text: string) => {
+    const rows = (text.match(/\d+/g) ?? []).map((n) => Number(n) - 1);
+    body.value.unlocked = rows.length ? rows : undefined;
+  },
+});
 const labels = computed(() =>
   (body.value.labels ?? []).map((l) => `${l.row + 1}: ${l.words ?? ''}`).join('\n'),
 );
@@ -58,6 +66,14 @@ const labels = computed(() =>
   /></label>
   <SwitchLine v-model="body.joined" words="joined by lines" label="Joined by lines" />
   <SwitchLine v-model="body.grips" words="moved by hand, the rows follow" label="Moved by hand" />
+  <label v-if="!body.grips" class="line"
+    >by hand only the rows
+    <a-input
+      v-model:value.lazy="unlocked"
+      size="small"
+      placeholder="none"
+      aria-label="Rows that are moved by hand"
+  /></label>
   <label class="line"
     >ring what stands out
     <a-switch

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+// One row of a table: its number, a cell for each column. What is done in it the grid hears.
+import type { DirectiveBinding } from 'vue';
+import type { Column } from '../generated/types';
+import { isComputed } from './table';
+
+defineProps<{
+  /** Counted from 0; from rows on it waits for what is typed next. */
+  row: number;
+  rows: number;
+  columns: Column[];
+  worked: string[][];
+  /** Why it stands out, and in which column. */
+  doubt?: string;
+  doubted: number;
+  /** Whether a hand may move its point in the picture; undefined where it has none. */
+  unlocked?: boolean;
+}>();
+const emit = defineEmits<{ remove: []; unlock: [] }>();
+
+/** Writes into a cell what stands there when that changes, and only then: what is being typed is not written over. */
+const vStands = {
+  mounted: (cell: HTMLInputElement, { value }: DirectiveBinding<string>) => (cell.value = value),
+  updated: (cell: HTMLInputElement, { value, oldValue }: DirectiveBinding<string>) => {
+    if (value !== oldValue) cell.value = value;
+  },
+};
+</script>
+
+<template>
+  <div class="row" role="row" :aria-rowindex="row + 1">
+    <span class="number" role="rowheader">
+      <template v-if="row < rows">
+        <button
+          class="delete"
+          tabindex="-1"
+          :aria-label="`Delete row ${row + 1}`"
+          title="Delete this row (Ctrl+Delete in a cell)"
+          @click="emit('remove')"
+        >
+          <span class="count">{{ row + 1 }}</span><span class="cross" aria-hidden="true">✕</span>
+        </button>
+        <button
+          v-if="unlocked !== undefined"
+          class="unlock"
+          tabindex="-1"
+          :aria-pressed="unlocked"
+          :aria-label="`Row ${row + 1} is moved by hand in the picture`"
+          :title="`${unlocked ? 'Hold this point fast' : 'Let a hand move this point in the picture'} (Ctrl+M in a cell)`"
+          @click="emit('unlock')"
+        >
+          <svg viewBox="0 0 16 16" aria-hidden="true">
+            <path
+              d="M8 1v14M1 8h14M5.5 3.5 8 1l2.5 2.5M5.5 12.5 8 15l2.5-2.5M3.5 5.5 1 8l2.5 2.5M12.5 5.5 15 8l-2.5 2.5"
+            />
+          </svg>
+        </button>
+      </template>
+      <template v-else-if="row === rows">+</template>
+    </span>
+    <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
+      <input
+        v-if="!isComputed(c)"
+        v-stands="c.cells?.[row] ?? ''"
+        :data-cell="`${row}/${k}`"
+        :aria-label="`${c.name}, row ${row + 1}${doubt && k === doubted ? `: stands out, ${doubt}` : ''}`"
+        :class="{ doubt: doubt && k === doubted }"
+        :title="k === doubted ? doubt : undefined"
+        inputmode="text"
+        spellcheck="false"
+        autocomplete="off"
+      />
+      <output v-else>{{ worked[k]?.[row] ?? '' }}</output>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  position: absolute;
+  top: 0;
+  left: 0;
+  display: grid;
+  border-bottom: 1px solid var(--hairline);
+  contain: strict;
+}
+.number {
+  display: flex;
+  align-items: stretch;
+  justify-content: end;
+  padding-right: 8px;
+  color: var(--muted);
+  font-size: 13px;
+  line-height: 32px;
+}
+.number button {
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.delete {
+  flex: 1;
+  padding: 0;
+  text-align: right;
+}
+.cross,
+.delete:is(:hover, :focus-visible) .count {
+  display: none;
+}
+.delete:is(:hover, :focus-visible) .cross {
+  display: inline;
+  color: var(--wrong);
+}
+.unlock {
+  width: 26px;
+  padding: 0 0 0 6px;
+}
+.unlock svg {
+  display: block;
+  width: 14px;
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 1.4;
+  opacity: 0.45;
+}
+.unlock[aria-pressed='true'] svg {
+  color: var(--sea);
+  stroke-width: 2.2;
+  opacity: 1;
+}
+.cell {
+  border-left: 1px solid var(--hairline);
+}
+input,
+output {
+  display: block;
+  width: 100%;
+  height: 100%;
+  padding: 5px 10px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-variant-numeric: tabular-nums;
+  text-align: right;
+}
+output {
+  color: var(--muted);
+}
+input:focus-visible {
+  outline: 2px solid var(--sea);
+  outline-offset: -2px;
+}
+.doubt {
+  outline: 2px dashed var(--wrong);
+  outline-offset: -3px;
+  border-radius: 16px;
+}
+</style>
