@@ -93,6 +93,22 @@ func TestDialsAreLedToTheBestFitAndPredictInTwelveActions(t *testing.T) {
 	assert.InDelta(t, 3, v["k"], 0.03)
 }
 
+// A dial that the best fit leads beyond its end is widened and stays adjustable; undo gives it its ends back.
+func TestADialThatIsLedBeyondItsEndIsWidened(t *testing.T) {
+	l := emptyBench(t)
+	l.bring("t\ts\n0\t0\n1\t31\n2\t62\n3\t93\n")
+	write(t, one(t, l.page, `input[aria-label="A function of your own over the data"]`), "v t")
+	press(t, l.page, input.Enter)
+	until(t, l.page, `() => parvix.document().shown[0].body.residuals === 'squares'`)
+	l.click("button", "lead the dials of .* to the best fit")
+	until(t, l.page, `async () => Math.abs((await parvix.values()).v - 31) < 1e-6`)
+	now := documentOf(t, l.page)
+	dial := now.StatedNamed("v")
+	assert.Equal(t, []string{"-5", "40"}, []string{dial.From, dial.To})
+	l.leaveDesk()
+	undone(t, l)
+}
+
 // A table is typed with the keyboard alone: Enter goes down, Tab goes on, arrows go back.
 func TestATableIsTypedWithTheKeyboardAlone(t *testing.T) {
 	l := emptyBench(t)

@@ -3,6 +3,7 @@ package door
 import (
 	"fmt"
 
+	"parvix/core/ask/edit"
 	"parvix/core/ask/study"
 	"parvix/core/formula/problem"
 	"parvix/core/formula/tabular"
@@ -31,7 +32,10 @@ func suspects(door *Door, ask *Ask, a *Answer, x, y string) (err error) {
 }
 
 func bestDials(door *Door, ask *Ask, a *Answer, x, y string) (err error) {
-	a.Values, err = study.BestDials(door.d, ask.Text, ask.ID, x, y)
+	if a.Values, err = study.BestDials(door.d, ask.Text, ask.ID, x, y); err != nil {
+		return err
+	}
+	a.Document, err = edit.Widen(door.d.Document, a.Values)
 	return err
 }
 

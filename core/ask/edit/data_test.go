@@ -91,3 +91,18 @@ func TestWhatNamesRowsFollowsThemWhenOneIsDeleted(t *testing.T) {
 	_, err = edit.RemoveRow(d, "s77", 0)
 	assert.ErrorContains(t, err, "not there")
 }
+
+// A dial that is led to 31 reaches beyond it, at a round place, and one that is led to −7 below; who reaches already is left as it was.
+func TestDialsThatAreLedBeyondTheirEndsAreWidened(t *testing.T) {
+	d, err := edit.AddParameters(document.New("t"), []string{"a", "b", "k"})
+	require.NoError(t, err)
+	after, err := edit.Widen(d, map[string]float64{"a": 31, "b": -7, "k": 4})
+	require.NoError(t, err)
+	a, b, k := after.StatedNamed("a"), after.StatedNamed("b"), after.StatedNamed("k")
+	assert.Equal(t, []string{"-5", "40"}, []string{a.From, a.To})
+	assert.Equal(t, []string{"−10", "5"}, []string{b.From, b.To})
+	assert.Equal(t, []string{"-5", "5"}, []string{k.From, k.To})
+	same, err := edit.Widen(d, map[string]float64{"k": 5})
+	assert.Nil(t, same)
+	assert.NoError(t, err)
+}

@@ -12,6 +12,8 @@ export async function leadToBest({ function: name, data, x, y }: ScatterBody) {
     bench.mistake = answer.problem.message;
     return;
   }
+  const widened = answer.document?.stated;
+  if (widened) await bench.change((copy) => (copy.stated = widened));
   const goals = Object.entries(answer.values ?? {}).map(([dial, to]) => ({
     index: bench.loaded?.dials.findIndex((d) => d.name === dial) ?? -1,
     from: inPlay[dial] ?? to,
