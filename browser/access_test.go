@@ -57,7 +57,7 @@ func TestTheKeyboardAloneReachesEverything(t *testing.T) {
 		}`))
 	}
 	for _, want := range []string{"Present", "Export", "↺ starting values", "Plane. Arrow keys move the window, plus and minus zoom, 0 fits, R reads a point off a curve, L lets a curve be heard.",
-		"Point V; arrow keys move it", "State a function or a parameter", "Write a text", "h", "Sweep t", "k one step up"} {
+		"Point V; arrow keys move it, Enter tells where it is", "State a function or a parameter", "Write a text", "h", "Sweep t", "k one step up"} {
 		assert.Contains(t, reached, want)
 	}
 }
@@ -74,6 +74,20 @@ func TestACurveIsHeard(t *testing.T) {
 	press(t, page, 'l')
 	saying(t, page, ".only-spoken[role=status]", "f: zero, maximum, zero|f: zeros, maximum, zeros|f: zero.*zero")
 	until(t, page, `() => window.tones === 4`)
+}
+
+// Where a moving point is, is told on request: at its handle, as it is now, again whenever it is asked for.
+func TestAPointTellsWhereItIs(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	goTo(t, page, "/bench/"+importDocument(t, page, ofLines(t, "f(x) = x²", "P = (2, f(2))", "Q = (0.5, 1)")))
+	drawn(t, page)
+	require.NoError(t, one(t, page, `.handle[aria-label^="Point Q"]`).Focus())
+	press(t, page, input.Enter)
+	saying(t, page, ".only-spoken[role=status]", `^Point Q at \(0.5, 1\)\.$`)
+	press(t, page, input.ArrowRight)
+	press(t, page, input.Enter)
+	saying(t, page, ".only-spoken[role=status]", `^Point Q at \(0.[6-9]\d*, 1\)\.$`)
 }
 
 // The first Tab offers ways past the head; keys of a single letter can be switched off (WCAG 2.2, 2.4.1 and 2.1.4).

@@ -220,7 +220,10 @@ func askedWindow(door *Door, ask *Ask, a *Answer) error {
 	w := view.Seen(p, ask.Width, ask.Height).Window
 	switch ask.Kind {
 	case AskDescribe:
-		a.Text = compose.Describe(door.d.Frame(ask.Panel, ask.Width, ask.Height))
+		frame := door.d.Frame(ask.Panel, ask.Width, ask.Height)
+		if a.Text = compose.DescribeHandle(frame, ask.ID, ask.By-1); ask.ID == "" {
+			a.Text = compose.Describe(frame)
+		}
 		return nil
 	case AskTyped:
 		if ask.Window == nil {

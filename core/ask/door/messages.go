@@ -115,7 +115,7 @@ const (
 	AskWindow        AskKind = "window"        // Panel, Width, Height → Window in play, as it is seen
 	AskDraw          AskKind = "draw"          // Document, Width, Height → SVG
 	AskTyped         AskKind = "typed"         // Panel, Window with typed ends, Width, Height → Window
-	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text
+	AskDescribe      AskKind = "describe"      // Panel, Width, Height → Text; of the entry with an ID alone, or of its grip, By, from 1 on
 	AskValues        AskKind = "values"        // → Values and positions of Steps in play
 	AskCounters      AskKind = "counters"      // → Counters
 	AskTrace         AskKind = "trace"         // ID of a trace → Numbers, Space

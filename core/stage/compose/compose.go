@@ -364,3 +364,24 @@ func Describe(f *evaluate.Frame) string {
 	}
 	return strings.Join(parts, " ")
 }
+
+// GripTeller is what says where one of its grips is, by the number of the grip from 0 on.
+type GripTeller interface {
+	DescribeGrip(grip int) string
+}
+
+// DescribeHandle tells where what a handle moves is: an entry as a whole where grip is negative, or one of its grips.
+func DescribeHandle(f *evaluate.Frame, id string, grip int) string {
+	for _, a := range f.Appearing {
+		if a.Entry.ID != id {
+			continue
+		}
+		if teller, ok := a.Live.(GripTeller); ok && grip >= 0 {
+			return teller.DescribeGrip(grip)
+		}
+		if live, ok := a.Live.(Live); ok {
+			return strings.Join(live.Describe(f.Now, a.Entry), " ")
+		}
+	}
+	return ""
+}

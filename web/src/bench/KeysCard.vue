@@ -16,6 +16,7 @@ const keys: [string, string][] = [
   ['Esc', 'out of full screen, then back to the bench'],
   ['on a dial', 'arrows step, with Shift ten steps; Home, Enter, Space'],
   ['on the plane', 'arrows move the window, + and − zoom, 0 fits, R reads, L lets a curve be heard'],
+  ['on a point', 'arrows move it, Enter tells where it is'],
   [
     'on space',
     'arrows turn it, with Shift they move it, + and − zoom, X, Y, Z look along an axis, 0 as at first',

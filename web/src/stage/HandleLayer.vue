@@ -12,6 +12,7 @@ const props = defineProps<{
   /** The panel's size in pixels. */
   size: () => { width: number; height: number };
 }>();
+const emit = defineEmits<{ told: [words: string] }>();
 const bench = useBench();
 const layer = useTemplateRef<HTMLElement>('layer');
 
@@ -54,7 +55,7 @@ const gripOf = (handle: Place) => Math.floor(handle.index / gripStride);
 function nameOf(handle: Place) {
   const entry = entryOf(handle);
   if (!entry) return '';
-  return `${gripName(entry, gripOf(handle))}; arrow keys move it`;
+  return `${gripName(entry, gripOf(handle))}; arrow keys move it, Enter tells where it is`;
 }
 
 async function settle(handle: Place, end: () => Promise<void>) {
@@ -77,7 +78,20 @@ async function settle(handle: Place, end: () => Promise<void>) {
   });
 }
 
+/** Says where it is. */
+async function tell(handle: Place) {
+  const { text } = await bench.askInPlay({
+    kind: 'describe',
+    panel: props.index,
+    ...props.size(),
+    id: entryOf(handle)?.id,
+    by: gripOf(handle),
+  });
+  emit('told', text ?? '');
+}
+
 async function nudge(e: KeyboardEvent, handle: Place) {
+  if (e.key === 'Enter') return tell(handle);
   const arrow = arrows[e.key];
   if (!arrow) return;
   e.preventDefault();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One panel of the stage: a canvas for the ground, one for what moves with its formulas, and handles that can be dragged.
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useBench } from '../bench/store';
 import InkLayer from '../board/InkLayer.vue';
 import { useBoard } from '../board/board';
@@ -97,6 +97,13 @@ async function describe() {
   const inPlay = await bench.inPlayOf(props.index);
   const answer = await bench.ask({ kind: 'advice', panel: props.index, ...size, ...inPlay });
   advice.value = answer.advice?.message === left ? undefined : answer.advice;
+}
+
+/** Says something that was asked for, also when it is what was said last. */
+async function tell(words: string) {
+  spoken.value = '';
+  await nextTick();
+  spoken.value = words;
 }
 
 async function mend(chosen: Mended) {
@@ -247,7 +254,7 @@ function take(id: string) {
         @keydown="hands.key"
       >
         <div ref="surfaces" />
-        <HandleLayer :index="index" :handles="handles" :size="() => size" />
+        <HandleLayer :index="index" :handles="handles" :size="() => size" @told="tell" />
         <InkLayer v-if="bench.presenting && board.writing" :index="index" :size="() => size" />
       </div>
       <ReadingCard

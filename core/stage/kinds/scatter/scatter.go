@@ -224,6 +224,14 @@ func (l *Live) Describe(m evaluate.Moment, e *document.Entry) []string {
 	return list
 }
 
+// DescribeGrip says where the point of a row is.
+func (l *Live) DescribeGrip(row int) string {
+	if _, there := slices.BinarySearch(l.points(), row); !there {
+		return ""
+	}
+	return fmt.Sprintf("Row %d at (%s, %s).", row+1, number.Format(l.x.Values[row], 6), number.Format(l.y.Values[row], 6))
+}
+
 // Box takes in all points, and 0 for residuals.
 func (l *Live) Box(m evaluate.Moment, _ *evaluate.Shown, _ *document.Panel, box kind.Box) {
 	if l.body.AsResiduals {

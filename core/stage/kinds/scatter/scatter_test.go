@@ -73,6 +73,7 @@ func TestAFunctionFollowsFromItsData(t *testing.T) {
 
 	live.Drag(e, evaluate.Hand{Grip: 2, X: 2.2, Y: 2.4, Grain: 0.1})
 	e.Update()
+	assert.Equal(t, "Row 3 at (2, 2).", live.DescribeGrip(2))
 	assert.InDelta(t, 2, m.Curve.At(2, e.Inputs()), 1e-12, "the point (2, 2) on whole numbers: y = x")
 	assert.InDelta(t, 3, g.Curve.At(0, e.Inputs()), 1e-12)
 	after := edit.Settle(d, e, "k1")
@@ -235,4 +236,29 @@ func TestFormulasTellOfColumns(t *testing.T) {
 
 	d.Stated[1].Formula = "mean(x^2)"
 	assert.Equal(t, "not-a-list", stagetest.Problems(evaluate.Load(d, nil))["sg"])
+}
+
+// Of locked rows none has a handle and none is moved; one that is unlocked is, also among more rows than a hand may have.
+func TestOnlyAnUnlockedRowIsMoved(t *testing.T) {
+	var x, y []string
+	for i := range scatter.MaxHandles + 20 {
+		x, y = append(x, fmt.Sprint(i)), append(y, "1")
+	}
+	d := measured(t, strings.Join(x, " "), strings.Join(y, " "), scatter.Body{Unlocked: []int{3, 70}})
+	e := stagetest.Loaded(t, d)
+	live := e.Shown[0].Live.(*scatter.Live)
+	for _, row := range []int{2, 3, 70, 71} {
+		live.Drag(e, evaluate.Hand{Grip: row, X: float64(row), Y: 4, Grain: 0.1})
+	}
+	values := e.Data[0].Column("y").Values
+	assert.Equal(t, []float64{1, 4, 4, 1}, []float64{values[2], values[3], values[70], values[71]})
+	handles := []float32{}
+	for r := range picture.Records(stagetest.Drawn(t, d, 800, 500).Live) {
+		if picture.Op(r[0]) == picture.Handle {
+			handles = append(handles, r[1])
+		}
+	}
+	assert.Equal(t, []float32{4 * evaluate.GripStride}, handles, "row 71 lies outside the window")
+	d.Shown[0].Body.(*scatter.Body).Unlocked = []int{-1}
+	assert.ErrorContains(t, d.Check(), "there is no such row")
 }

@@ -167,5 +167,13 @@ func (t *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	return []string{fmt.Sprintf("%d plotted points.", len(t.Points))}
 }
 
+// DescribeGrip says where a point is.
+func (t *Live) DescribeGrip(k int) string {
+	if k >= len(t.Points) {
+		return ""
+	}
+	return fmt.Sprintf("Plotted point %d at (%s, %s).", k+1, number.Format(t.Points[k][0], 6), number.Format(t.Points[k][1], 6))
+}
+
 // Box asks for nothing: the points were plotted in the window.
 func (t *Live) Box(evaluate.Moment, *evaluate.Shown, *document.Panel, kind.Box) {}
