@@ -72,3 +72,23 @@ func TestAHiddenWindowSweepsNothingAndGoesOnWhereItWas(t *testing.T) {
 	front(t, page)
 	until(t, page, `async (stood) => (await parvix.values()).k !== stood`, stood)
 }
+
+// A bench that is left in the middle of a move leaves nothing running on the shelf: no sweep, no timer of its formulas, no frame.
+func TestABenchThatIsLeftLeavesTheShelfAtRest(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	copyBench(t, page, fountain)
+	click(t, one(t, page, `[aria-label="Sweep k"]`))
+	until(t, page, `async () => (await parvix.values()).k !== 0`)
+	ask[any](t, page, `async () => {
+		const plane = document.querySelector('.plane');
+		for (let i = 0; i < 12; i++) {
+			plane.dispatchEvent(new WheelEvent('wheel', { deltaY: 20, clientX: 300, clientY: 300, bubbles: true, cancelable: true }));
+			await new Promise(requestAnimationFrame);
+		}
+		[...document.querySelectorAll('a')].find(a => a.textContent.includes('Shelf')).click();
+	}`)
+	one(t, page, ".card")
+	until(t, page, `() => location.pathname === '/shelf'`)
+	assertAtRest(t, map[string]*rod.Page{"the shelf": page}, "after a bench was left")
+}

@@ -191,7 +191,9 @@ export const useBench = defineStore('bench', () => {
     let forget = () => {};
     const noted: Step = { document: document.value!, values: lastValues };
     const refused = await inLine(async () => {
-      const before = document.value!;
+      const before = document.value;
+      // What comes to rest after the bench was left changes nothing any more.
+      if (!before) return undefined;
       const changed = await change(before);
       if (isProblem(changed)) return changed;
       if (changed === before) return undefined;

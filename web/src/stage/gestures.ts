@@ -112,7 +112,10 @@ export function listen(element: HTMLElement, hands: Hands): () => void {
     rest = window.setTimeout(() => hands.settled(), wheelRest);
   });
 
-  return () => stop.abort();
+  return () => {
+    window.clearTimeout(rest);
+    stop.abort();
+  };
 }
 
 /** Which way a key moves what it moves, in steps right and up. */
