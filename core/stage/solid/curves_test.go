@@ -196,23 +196,13 @@ func (s *spots) marked() {
 	}
 }
 
-// isCovered walks from a place towards the eye and tells whether a surface lies on the way.
+// isCovered tells whether a surface lies between a place and the eye.
 func isCovered(v view.View, from view.Place, shapes []shape) bool {
-	way := v.Projection.Eye(from)
-	way = view.Place{}.Plus(way, 1/way.Length())
-	const steps, length = 300, 7.0
 	for _, f := range shapes {
-		before := from[2] - f(from[0], from[1])
-		for k := 1; k <= steps; k++ {
-			p := from.Plus(way, length*float64(k)/steps)
-			if !v.Projection.Holds(p) {
-				break
-			}
-			d := p[2] - f(p[0], p[1])
-			if d*before < 0 {
+		for before, above := range towardsEye(v, from, f, 340) {
+			if above*before < 0 {
 				return true
 			}
-			before = d
 		}
 	}
 	return false

@@ -2,6 +2,7 @@ package solid_test
 
 import (
 	"fmt"
+	"iter"
 	"math"
 	"testing"
 
@@ -286,28 +287,40 @@ func TestWhatLiesBehindASurfaceIsHidden(t *testing.T) {
 	}
 }
 
-// isBehind walks towards the eye; isNear tells that it comes so near to a surface that steps cannot tell.
+// isBehind tells whether a surface lies between a place and the eye; isNear, that it comes so near that steps cannot tell.
 func isBehind(v view.View, from view.Place, shapes []shape) (is, isNear bool) {
-	way := v.Projection.Eye(from)
-	way = view.Place{}.Plus(way, 1/way.Length())
-	const steps, length = 4000, 8.0
 	for _, f := range shapes {
-		before := from[2] - f(from[0], from[1])
-		for k := 1; k <= steps; k++ {
-			p := from.Plus(way, length*float64(k)/steps)
-			if !v.Projection.Holds(p) {
-				break
-			}
-			d := p[2] - f(p[0], p[1])
-			if d*before < 0 {
+		for before, above := range towardsEye(v, from, f, 4000) {
+			if above*before < 0 {
 				is = true
-			} else if math.Abs(d) < 0.01 {
+			} else if math.Abs(above) < 0.01 {
 				isNear = true
 			}
-			before = d
 		}
 	}
 	return is, isNear && !is
+}
+
+// towardsEye walks from a place to the eye through the box, in so many steps, and gives how far each step lies above a surface, after how far
+// the one before did.
+func towardsEye(v view.View, from view.Place, f shape, steps int) iter.Seq2[float64, float64] {
+	const length = 8.0
+	way := v.Projection.Eye(from)
+	way = view.Place{}.Plus(way, 1/way.Length())
+	return func(visit func(before, above float64) bool) {
+		before := from[2] - f(from[0], from[1])
+		for k := 1; k <= steps; k++ {
+			p := from.Plus(way, length*float64(k)/float64(steps))
+			if !v.Projection.Holds(p) {
+				return
+			}
+			above := p[2] - f(p[0], p[1])
+			if !visit(before, above) {
+				return
+			}
+			before = above
+		}
+	}
 }
 
 // The surface of a hemisphere ends where the root does, that of 1/x at the pole, and nothing is drawn across.
