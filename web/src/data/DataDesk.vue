@@ -287,6 +287,11 @@ const problem = computed(
 .left.unlocking {
   --row-head: 4.6em;
 }
+@media (pointer: coarse) {
+  .left.unlocking {
+    --row-head: 6em;
+  }
+}
 .right {
   overflow: auto;
   padding-right: 6px;

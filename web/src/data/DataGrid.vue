@@ -76,25 +76,23 @@ const template = computed(
 );
 
 const cellOf = (row: number, column: number) =>
-  box.value?.querySelector<HTMLInputElement>(`[data-cell="${row}/${column}"]`);
+  box.value?.querySelector<HTMLElement>(`[data-cell="${row}/${column}"]`);
 
 /** Goes to a cell, which may not be there before its row is in sight. */
 async function go(row: number, column: number) {
   const to = Math.max(0, Math.min(count.value - 1, row));
   virtual.value.scrollToIndex(to);
   for (let i = 0; i < 20 && !cellOf(to, column); i++) await new Promise(requestAnimationFrame);
-  const cell = cellOf(to, column);
-  cell?.focus();
-  cell?.select();
+  cellOf(to, column)?.focus();
 }
 watch(
   () => props.sought,
   (row) => row >= 0 && void go(row, Math.max(0, props.doubted)),
 );
 
-/** The cell in which something happened. */
+/** The field of the cell in which something happened. */
 function cellIn(e: Event) {
-  const input = (e.target as HTMLElement).closest<HTMLInputElement>('[data-cell]');
+  const input = (e.target as HTMLElement).closest<HTMLInputElement>('input[data-cell]');
   const [row, column] = (input?.dataset.cell ?? '').split('/').map(Number);
   return input && row !== undefined && column !== undefined ? { input, row, column } : undefined;
 }
@@ -146,7 +144,6 @@ async function then(input: HTMLInputElement, row: number, column: number) {
   input.dispatchEvent(new Event('change', { bubbles: true }));
   const next = cellOf(row, column);
   next?.focus();
-  next?.select();
   if (next) return;
   await nextTick();
   await go(row, column);

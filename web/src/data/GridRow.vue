@@ -1,10 +1,11 @@
 <script setup lang="ts">
-// One row of a table: its number, a cell for each column. What is done in it the grid hears.
-import type { DirectiveBinding } from 'vue';
+// One row of a table: its number, a cell for each column. What is done in it the grid hears. A cell becomes a field when it has the focus:
+// fields for all of a wide table cost each frame of a scroll more than a frame's time.
+import { nextTick, ref, useTemplateRef, watch, type DirectiveBinding } from 'vue';
 import type { Column } from '../generated/types';
 import { isComputed } from './table';
 
-defineProps<{
+const props = defineProps<{
   /** Counted from 0; from rows on it waits for what is typed next. */
   row: number;
   rows: number;
@@ -17,6 +18,23 @@ defineProps<{
   unlocked?: boolean;
 }>();
 const emit = defineEmits<{ remove: []; unlock: [] }>();
+
+/** The column that is typed in, or −1. */
+const typing = ref(-1);
+watch(
+  () => props.row,
+  () => (typing.value = -1),
+);
+const fields = useTemplateRef<HTMLInputElement[]>('fields');
+async function open(column: number) {
+  typing.value = column;
+  await nextTick();
+  fields.value?.[0]?.focus();
+  fields.value?.[0]?.select();
+}
+const textOf = (c: Column) => c.cells?.[props.row] ?? '';
+const labelOf = (c: Column, k: number) =>
+  `${c.name}, row ${props.row + 1}${props.doubt && k === props.doubted ? `: stands out, ${props.doubt}` : ''}`;
 
 /** Writes into a cell what stands there when that changes, and only then: what is being typed is not written over. */
 const vStands = {
@@ -59,18 +77,30 @@ const vStands = {
       <template v-else-if="row === rows">+</template>
     </span>
     <span v-for="(c, k) in columns" :key="k" role="cell" class="cell">
+      <output v-if="isComputed(c)">{{ worked[k]?.[row] ?? '' }}</output>
       <input
-        v-if="!isComputed(c)"
-        v-stands="c.cells?.[row] ?? ''"
+        v-else-if="typing === k"
+        ref="fields"
+        v-stands="textOf(c)"
         :data-cell="`${row}/${k}`"
-        :aria-label="`${c.name}, row ${row + 1}${doubt && k === doubted ? `: stands out, ${doubt}` : ''}`"
+        :aria-label="labelOf(c, k)"
         :class="{ doubt: doubt && k === doubted }"
         :title="k === doubted ? doubt : undefined"
         inputmode="text"
         spellcheck="false"
         autocomplete="off"
+        @focusout="typing = -1"
       />
-      <output v-else>{{ worked[k]?.[row] ?? '' }}</output>
+      <button
+        v-else
+        :data-cell="`${row}/${k}`"
+        :aria-label="`${labelOf(c, k)}: ${textOf(c) || 'empty'}`"
+        :class="{ doubt: doubt && k === doubted }"
+        :title="k === doubted ? doubt : undefined"
+        @focusin="open(k)"
+      >
+        {{ textOf(c) }}
+      </button>
     </span>
   </div>
 </template>
@@ -117,6 +147,12 @@ const vStands = {
   width: 26px;
   padding: 0 0 0 6px;
 }
+@media (pointer: coarse) {
+  .unlock {
+    width: 44px;
+    padding-left: 16px;
+  }
+}
 .unlock svg {
   display: block;
   width: 14px;
@@ -134,7 +170,8 @@ const vStands = {
   border-left: 1px solid var(--hairline);
 }
 input,
-output {
+output,
+.cell button {
   display: block;
   width: 100%;
   height: 100%;
