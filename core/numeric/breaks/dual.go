@@ -83,8 +83,11 @@ func (c dualCompiler) sum(n *expr.Sum) dualFunc {
 	body, from, to := inner.compile(n.Body), c.compile(n.From), c.compile(n.To)
 	return func(s *scope) dual {
 		first, last, ok := program.WholeEnds(from(s).v.Lo, to(s).v.Lo)
-		if !ok || !from(s).v.IsPoint() || !to(s).v.IsPoint() {
+		if !from(s).v.IsPoint() || !to(s).v.IsPoint() {
 			return dual{interval.All, interval.All}
+		}
+		if !ok {
+			return dual{interval.Empty, interval.Empty} // ends that are no whole numbers, or too far apart: it has no value anywhere
 		}
 		term := &scope{x: s.x, y: s.y, in: append(s.in[:min(count, len(s.in)):min(count, len(s.in))], 0)}
 		total := dual{}

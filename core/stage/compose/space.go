@@ -16,6 +16,40 @@ type Latticed interface {
 	Lattice(on *On) (x, y []float64)
 }
 
+// Costly tells how many operations one place of a surface over the floor takes.
+type Costly interface {
+	Work(m evaluate.Moment) float64
+}
+
+const (
+	// graphWork and netWork are how many operations the cells of a surface over the floor and of a parametric one may take: some 40 ms natively.
+	// A parametric one takes more for each place, since every coordinate is enclosed over every cell.
+	graphWork, netWork = 16e6, 2.5e6
+	// fewestCells is along an axis what a surface is still drawn of, roundMesh how many lines its mesh has besides.
+	fewestCells, roundMesh = 6, 12
+)
+
+// GraphCells and NetCells are of how many cells along an axis a surface is drawn where one place takes so many operations: fewer than the most
+// where these would take too long, which is told, and none where even the fewest would.
+func GraphCells(on *On, most int, work float64) int { return cellsWithin(on, most, work, graphWork) }
+
+// NetCells is the counterpart of GraphCells for a parametric surface.
+func NetCells(on *On, most int, work float64) int { return cellsWithin(on, most, work, netWork) }
+
+func cellsWithin(on *On, most int, work, budget float64) int {
+	cells := int(math.Sqrt(budget/max(work, 1))) - roundMesh
+	if cells >= most && cells >= fewestCells {
+		return most
+	}
+	if id := on.Entry.ID; !slices.Contains(on.Coarse, id) {
+		on.Coarse = append(on.Coarse, id)
+	}
+	if cells < fewestCells-roundMesh/2 {
+		return 0
+	}
+	return max(cells, fewestCells)
+}
+
 // MovingCells is about how many cells a surface has along an axis while a hand moves something.
 const MovingCells = 24
 
@@ -113,8 +147,19 @@ func (c spacious) takeBorders(faces []float32, anchors []Anchor) {
 
 // latticeFor is the lattice of a panel: the lines of a mesh at round values, cells between them, and what entries ask for.
 func (c spacious) latticeFor(f *evaluate.Frame, ons []*On) (l solid.Lattice) {
+	cells := usualCells
+	if c.Cells > 0 {
+		cells = c.Cells
+	}
 	var further [2][]float64
 	for _, on := range ons {
+		if costs, ok := on.Live.(Costly); ok {
+			few := GraphCells(on, cells, costs.Work(on.Now))
+			if few == 0 {
+				continue
+			}
+			cells = few
+		}
 		if asks, ok := on.Live.(Latticed); ok {
 			x, y := asks.Lattice(on)
 			further[0], further[1] = append(further[0], x...), append(further[1], y...)
@@ -126,10 +171,7 @@ func (c spacious) latticeFor(f *evaluate.Frame, ons []*On) (l solid.Lattice) {
 		c.MeshX, c.MeshY = make([]bool, 2), make([]bool, 2)
 		return solid.Lattice{X: slices.Clone(q.Box[0][:]), Y: slices.Clone(q.Box[1][:])}
 	}
-	p, cells := f.Panel, usualCells
-	if c.Cells > 0 {
-		cells = c.Cells
-	}
+	p := f.Panel
 	lines := func(axis int, mesh axis) ([]float64, []bool) {
 		var values []float64
 		for _, t := range mesh.ticks {

@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/ask/edit"
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
@@ -61,16 +62,35 @@ var worst = map[string]struct {
 	doc  *document.Document
 	says string
 }{
-	"a fourth derivative":             {stating("f = sin(x^2)e^x/(x^3-5x+1)", "g = f''''(x)"), "g becomes too large: 10,208 parts, at most 3,000"},
-	"a function of itself, again":     {stating("f = x^2+1/x", "g = f(f(x))", "h = g(g(x))", "k = h(h(x))", "l = k(k(x))", "m = l(l(x))"), "k(k(x)) becomes too large: more than 200,000 parts, at most 20,000"},
-	"an eighth derivative":            {stating("f = sin(x^2 cos(x^3 e^x))/(1+x^2 tan(x))^x", "g = f''''''''(x)"), "f′′′′ becomes too large"},
-	"a sum of sums":                   {stating("f = sum(sum(sin(i j x) for i from 1 to 1000) for j from 1 to 1000)"), "One value of f takes 13,003,003 operations; at most 20,000"},
-	"1540 curves":                     {manyFamilies(), "242 curves are too many for one demonstration; at most 240"},
-	"eighty thousand places":          {manyTraces(), ""},
-	"a heavy function, many times":    {heavyTwelveTimes(), ""},
-	"a point at a million terms":      {heavyPoint(), "One value of this takes"},
-	"a polar curve of sums on a dial": {heavyPolar(), ""},
-	"a sum whose ends are on a dial":  {sumToADial(), ""},
+	"a fourth derivative":                  {stating("f = sin(x^2)e^x/(x^3-5x+1)", "g = f''''(x)"), "g becomes too large: 10,208 parts, at most 3,000"},
+	"a function of itself, again":          {stating("f = x^2+1/x", "g = f(f(x))", "h = g(g(x))", "k = h(h(x))", "l = k(k(x))", "m = l(l(x))"), "k(k(x)) becomes too large: more than 200,000 parts, at most 20,000"},
+	"an eighth derivative":                 {stating("f = sin(x^2 cos(x^3 e^x))/(1+x^2 tan(x))^x", "g = f''''''''(x)"), "f′′′′ becomes too large"},
+	"a sum of sums":                        {stating("f = sum(sum(sin(i j x) for i from 1 to 1000) for j from 1 to 1000)"), "One value of f takes 13,003,003 operations; at most 20,000"},
+	"1540 curves":                          {manyFamilies(), "242 curves are too many for one demonstration; at most 240"},
+	"eighty thousand places":               {manyTraces(), ""},
+	"a heavy function, many times":         {heavyTwelveTimes(), ""},
+	"a point at a million terms":           {heavyPoint(), "One value of this takes"},
+	"a polar curve of sums on a dial":      {heavyPolar(), ""},
+	"a sum whose ends are on a dial":       {sumToADial(), ""},
+	"a heavy surface":                      {typed("f(x, y) = sum(sin(i x y) for i from 1 to 900)"), ""},
+	"a heavy parametric surface":           {typed("(u, v, sum(sin(i u v) for i from 1 to 900))"), ""},
+	"an endless surface":                   {typed("f(x, y) = sum(sin(i x y) for i from 1 to 4000)"), ""},
+	"an endless parametric surface":        {typed("(u, v, sum(sin(i u v) for i from 1 to 4000))"), ""},
+	"a surface of a dial's sum":            {typed("f(x, y) = sum(sin(i x y) for i from 1 to n)"), ""},
+	"a parametric surface of a dial's sum": {typed("(u, v, sum(sin(i u v) for i from 1 to n))"), ""},
+}
+
+// typed is what a line makes of an empty demonstration; a dial n is far out.
+func typed(line string) *document.Document {
+	d, err := edit.Typed(document.New("worst"), "", line)
+	if err != nil {
+		panic(err)
+	}
+	if n := d.StatedNamed("n"); n != nil {
+		n.To = "1000"
+		d.Scenes[0].Values["n"] = 1000
+	}
+	return d
 }
 
 // heavyTwelveTimes shows a long function in families.

@@ -16,6 +16,7 @@ type Surface struct {
 	program *program.Program
 	point   program.Point
 	over    func(x, y interval.I, in []float64) interval.I
+	work    program.Point
 	// Across and Along are the function of one variable with the other held, x first or y first among the inputs.
 	Across, Along *Function
 	// Jumps tells that the formula has parts that may jump.
@@ -33,7 +34,7 @@ func CompileCoordinate(n expr.Node, x, y string, others []string) (*Surface, err
 	if err != nil {
 		return nil, err
 	}
-	s := &Surface{program: p, over: breaks.EncloseBox(n, inputs), Jumps: mayJump(n)}
+	s := &Surface{program: p, over: breaks.EncloseBox(n, inputs), work: program.Work(n, inputs), Jumps: mayJump(n)}
 	s.point, err = program.CompilePoint(n, inputs)
 	return s, err
 }
@@ -85,6 +86,9 @@ func (s *Surface) At(x, y float64, in []float64) float64 {
 	in[0], in[1] = x, y
 	return s.point(in)
 }
+
+// Work is how many operations of arithmetic one place takes; dials may make its sums longer.
+func (s *Surface) Work(in []float64) float64 { return s.work(in) }
 
 // Slopes are the partial derivatives at a place: by x, by y, and the second by both, by x and y, and by y.
 func (s *Surface) Slopes(x, y float64, in []float64) (d [5]float64) {

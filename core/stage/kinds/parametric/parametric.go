@@ -103,11 +103,28 @@ func (l *Live) At(u, v float64) (p view.Place) {
 // restCells is about how many cells there are along each parameter at rest.
 const restCells = 44
 
-// net is the surface on a panel, made anew only where something of it has changed.
-func (l *Live) net(on *compose.On) *kept {
-	q, cells := &on.View.Projection, restCells
+// cells is of about how many cells along each parameter it is drawn; 0 where even the fewest would take too long.
+func (l *Live) cells(on *compose.On) int {
+	most := restCells
 	if on.Cells > 0 {
-		cells = on.Cells
+		most = on.Cells
+	}
+	return compose.NetCells(on, most, l.work())
+}
+
+// work is how many operations one place takes.
+func (l *Live) work() (sum float64) {
+	for _, c := range l.coords {
+		sum += c.Work(l.in)
+	}
+	return sum
+}
+
+// net is the surface on a panel, made anew only where something of it has changed; nil where it takes too long.
+func (l *Live) net(on *compose.On) *kept {
+	q, cells := &on.View.Projection, l.cells(on)
+	if cells == 0 {
+		return nil
 	}
 	stamp := on.Now.StampOf(l.on, -1)
 	k := l.nets[on.Panel.ID]
@@ -169,6 +186,9 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		return nil
 	}
 	k := l.net(on)
+	if k == nil {
+		return nil
+	}
 	k.net.Hue = compose.ColourOf(on.Entry)
 	on.Space.AddNet(k.net)
 	places := outermost(&on.View.Projection, k.places)
@@ -230,14 +250,15 @@ func (l *Live) Describe(evaluate.Moment, *document.Entry) []string {
 	return []string{said + "."}
 }
 
-// looks is at how many values of each parameter it is looked how far the surface reaches.
-const looks = 32
+// mostLooks bounds at how many values of each parameter it is looked how far the surface reaches, looksWork the operations that this takes.
+const mostLooks, looksWork = 32, 3e5
 
 // eachPlace visits places all over the surface.
 func (l *Live) eachPlace(visit func(view.Place)) {
+	looks := max(1, min(mostLooks, int(math.Sqrt(looksWork/max(1, l.work())))))
 	for i := range looks + 1 {
 		for j := range looks + 1 {
-			if p := l.At(l.Ends[0]+(l.Ends[1]-l.Ends[0])*float64(i)/looks, l.Ends[2]+(l.Ends[3]-l.Ends[2])*float64(j)/looks); p.IsFinite() {
+			if p := l.At(l.Ends[0]+(l.Ends[1]-l.Ends[0])*float64(i)/float64(looks), l.Ends[2]+(l.Ends[3]-l.Ends[2])*float64(j)/float64(looks)); p.IsFinite() {
 				visit(p)
 			}
 		}

@@ -127,6 +127,12 @@ func (l *Live) inputs(d evaluate.Moment) []float64 {
 	return l.in
 }
 
+// Work is how many operations one place takes.
+func (l *Live) Work(m evaluate.Moment) float64 { return l.Shape.Work(l.inputs(m)) }
+
+// isTooLong tells that it takes too long to be drawn even of the fewest cells.
+func (l *Live) isTooLong(on *compose.On) bool { return compose.GraphCells(on, 1, l.Work(on.Now)) == 0 }
+
 // Rectangle is the part of the floor over which it stands, within that of a box.
 func (l *Live) Rectangle(d evaluate.Moment, box [3][2]float64) (ends [4]float64) {
 	ends = [4]float64{box[0][0], box[0][1], box[1][0], box[1][1]}
@@ -182,7 +188,14 @@ func (l *Live) Sheet(on *compose.On, e *document.Entry) *solid.Sheet {
 	}
 	k = &kept{stamp: stamp, box: q.Box, units: q.Units, lattice: lattice, colour: e.Look.Colour}
 	in, at := l.inputs(on.Now), l.At(on.Now, q.Box)
-	heights := l.Shape.Heights(lattice.X, lattice.Y, in)
+	heights := make([]float64, len(lattice.X)*len(lattice.Y))
+	if l.isTooLong(on) {
+		for i := range heights {
+			heights[i] = math.NaN()
+		}
+	} else {
+		heights = l.Shape.Heights(lattice.X, lattice.Y, in)
+	}
 	ends := l.Rectangle(on.Now, q.Box)
 	isWhole := len(l.conditions) == 0 && ends == [4]float64{q.Box[0][0], q.Box[0][1], q.Box[1][0], q.Box[1][1]}
 	if !isWhole {
@@ -205,6 +218,9 @@ func (l *Live) Sheet(on *compose.On, e *document.Entry) *solid.Sheet {
 
 // Compose puts the surface into space.
 func (l *Live) Compose(on *compose.On) []compose.Anchor {
+	if l.isTooLong(on) {
+		return nil
+	}
 	on.Space.AddSheet(l.Sheet(on, on.Entry))
 	q := &on.View.Projection
 	at, ends := l.At(on.Now, q.Box), l.Rectangle(on.Now, q.Box)
