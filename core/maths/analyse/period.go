@@ -17,6 +17,9 @@ import (
 // PeriodOf is the least period of a formula, exactly; false for one that does not repeat, or that is constant. n as for
 // Function.
 func PeriodOf(n expr.Node, variable string) (exact.Value, bool) {
+	if hasSum(n) {
+		return exact.Value{}, false // of more terms than are written out: what its waves have in common is not looked for
+	}
 	n, _, f, err := ofSize1(n, variable, Bounds{})
 	if err != nil {
 		return exact.Value{}, false
