@@ -36,14 +36,19 @@ func GraphCells(on *On, most int, work float64) int { return cellsWithin(on, mos
 // NetCells is the counterpart of GraphCells for a parametric surface.
 func NetCells(on *On, most int, work float64) int { return cellsWithin(on, most, work, netWork) }
 
+// MarkCoarse notes that an entry is drawn coarser than it should be, or not at all, since it takes too long.
+func MarkCoarse(on *On) {
+	if id := on.Entry.ID; !slices.Contains(on.Coarse, id) {
+		on.Coarse = append(on.Coarse, id)
+	}
+}
+
 func cellsWithin(on *On, most int, work, budget float64) int {
 	cells := int(math.Sqrt(budget/max(work, 1))) - roundMesh
 	if cells >= most && cells >= fewestCells {
 		return most
 	}
-	if id := on.Entry.ID; !slices.Contains(on.Coarse, id) {
-		on.Coarse = append(on.Coarse, id)
-	}
+	MarkCoarse(on)
 	if cells < fewestCells-roundMesh/2 {
 		return 0
 	}

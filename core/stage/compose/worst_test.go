@@ -16,6 +16,7 @@ import (
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/point"
+	"parvix/core/stage/kinds/surface"
 	"parvix/core/stage/kinds/trace"
 	"parvix/core/stage/kinds/trajectory"
 )
@@ -76,8 +77,33 @@ var worst = map[string]struct {
 	"a heavy parametric surface":           {typed("(u, v, sum(sin(i u v) for i from 1 to 900))"), ""},
 	"an endless surface":                   {typed("f(x, y) = sum(sin(i x y) for i from 1 to 4000)"), ""},
 	"an endless parametric surface":        {typed("(u, v, sum(sin(i u v) for i from 1 to 4000))"), ""},
+	"level curves of a heavy surface":      {heavyPiece(surface.Levels), ""},
+	"the map of a heavy surface":           {heavyMap(), ""},
+	"the slopes of a heavy surface":        {heavyPiece(surface.Slopes), ""},
+	"a heavy curve in space":               {typed("(t, sum(sin(i t) for i from 1 to 900), sum(cos(i t) for i from 1 to 900))"), ""},
+	"a heavy parametric curve":             {typed("(sum(sin(i t) for i from 1 to 900), t)"), ""},
 	"a surface of a dial's sum":            {typed("f(x, y) = sum(sin(i x y) for i from 1 to n)"), ""},
 	"a parametric surface of a dial's sum": {typed("(u, v, sum(sin(i u v) for i from 1 to n))"), ""},
+}
+
+// heavyPiece shows a piece of a heavy surface.
+func heavyPiece(piece surface.SurfacePiece) *document.Document {
+	d := typed("f(x, y) = sum(sin(i x y) for i from 1 to 900)")
+	d, err := edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(piece), Shown: true})
+	if err != nil {
+		panic(err)
+	}
+	return d
+}
+
+// heavyMap is the map of a heavy surface.
+func heavyMap() *document.Document {
+	d := typed("f(x, y) = sum(sin(i x y) for i from 1 to 900)")
+	d, err := edit.AddMap(d, d.Shown[0].ID, 0)
+	if err != nil {
+		panic(err)
+	}
+	return d
 }
 
 // typed is what a line makes of an empty demonstration; a dial n is far out.
@@ -131,7 +157,10 @@ func sumToADial() *document.Document {
 func drawWorst(d *document.Document) (*evaluate.Demonstration, *compose.Composer) {
 	e := evaluate.Load(d, nil)
 	c := &compose.Composer{}
-	c.Compose(e.Frame(0, 1280, 800))
+	for panel := range d.Panels {
+		c = &compose.Composer{}
+		c.Compose(e.Frame(panel, 1280, 800))
+	}
 	return e, c
 }
 
@@ -163,6 +192,26 @@ func TestAnOrdinaryPictureIsNotDrawnCoarser(t *testing.T) {
 	for _, formula := range []string{"sin(50x)", "tan(x)", "x^3 - 3x", "sum(x^k/k for k from 1 to 20)", "sin(1/x)", "e^(-x^2) cos(8x)", "floor(x) + |x|"} {
 		_, c := drawWorst(stating("f = "+formula, "g = 2f(x)", "h = f(x - 1)", "k = f(2x) + 1"))
 		assert.Empty(t, c.Coarse, formula)
+	}
+}
+
+func TestAnOrdinarySurfaceIsNotDrawnCoarser(t *testing.T) {
+	for _, line := range []string{"f(x, y) = sin(x) cos(y)", "f(x, y) = -2 - y/2 + 3e^(-(x - 2)^2 - (y - 4)^2)", "f(x, y) = x y (x^2 - y^2)/(x^2 + y^2)",
+		"((2 + cos v) cos u, (2 + cos v) sin u, sin v)", "(cosh(v) cos u, cosh(v) sin u, v)", "(sin t, cos t, (e^t - 1)/t)"} {
+		d := typed(line)
+		if strings.HasPrefix(line, "f") {
+			var err error
+			d, err = edit.AddMap(d, d.Shown[0].ID, 0)
+			require.NoError(t, err)
+			d, err = edit.ShowPiece(d, edit.PieceWanted{Of: d.Shown[0].ID, Piece: string(surface.Levels), Shown: true})
+			require.NoError(t, err)
+		}
+		e := evaluate.Load(d, nil)
+		for panel := range d.Panels {
+			c := compose.Composer{}
+			c.Compose(e.Frame(panel, 1280, 800))
+			assert.Empty(t, c.Coarse, line)
+		}
 	}
 }
 

@@ -117,18 +117,29 @@ func (f *Function) tendsTo(t, h float64, in []float64) float64 {
 type Track struct {
 	T      []float64
 	Places [][3]float64
+	// Coarse tells that the work allowed did not suffice for a line as fine as it should be.
+	Coarse bool
 }
 
 // How many places a track has at first and at most.
 const firstTrack, mostTrack = 512, 4096
 
+// trackWork is how many operations the last run through a curve may take, leastTrack of how many places it is drawn whatever it takes.
+const trackWork, leastTrack = 4e6, 64
+
 // Track runs through an interval, around its gaps, with twice as many places until no chord leaves the curve by much of a pixel; units
 // are the pixels of a unit along each axis.
 func (c *SpaceCurve) Track(from, to float64, gaps []Gap, units [3]float64, in []float64) Track {
-	for count := firstTrack; ; count *= 2 {
+	work := 0.0
+	for _, f := range c.coordinates {
+		work += f.Work(in)
+	}
+	most := max(leastTrack, min(mostTrack, int(trackWork/work)))
+	for count := min(firstTrack, most); ; count *= 2 {
 		track := c.run(from, to, gaps, count, in)
 		const fine = 0.3
-		if count >= mostTrack || track.bends(units) <= fine {
+		if isFine := track.bends(units) <= fine; isFine || 2*count > most {
+			track.Coarse = !isFine && most < mostTrack
 			return track
 		}
 	}

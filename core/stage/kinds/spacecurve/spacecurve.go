@@ -136,6 +136,9 @@ func (l *Live) run(on *compose.On) *tracked {
 		t.Track = l.Curve.Track(l.From, l.To, t.gaps, units, l.in)
 		on.CountRun(on.Entry.ID)
 	}
+	if t.Coarse {
+		compose.MarkCoarse(on)
+	}
 	return t
 }
 

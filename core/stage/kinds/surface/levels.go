@@ -38,9 +38,12 @@ func (p *Part) levels(on *compose.On) []compose.Anchor {
 	q := &on.View.Projection
 	colour := compose.ColourOf(on.Entry)
 	pen := compose.SpacePen(compose.Stroke(colour, on.Scaled(compose.GuideWidth), compose.PatternOf(on.Entry, picture.Whole), 1))
-	sheet := p.sheet(on)
+	if levelCells(on, p.surface()) == 0 {
+		return nil
+	}
+	sheet, grid := p.sheet(on), p.latticeGrid(on)
 	for _, height := range p.heightsOf(on, q.Box[2][0], q.Box[2][1]) {
-		for _, line := range p.levelAt(on, height) {
+		for _, line := range levelAt(grid, height) {
 			on.Space.AddStrand(solid.Strand{Line: line, Pen: pen, On: sheet, Owner: on.Index})
 			if !p.body.OnFloor {
 				continue
@@ -55,12 +58,24 @@ func (p *Part) levels(on *compose.On) []compose.Anchor {
 	return nil
 }
 
+// levelEffort is by how much more a place costs where level curves are looked for on the sides of all cells.
+const levelEffort = 3
+
+// levelCells is of how many cells across level curves are made; 0 where they would take too long.
+func levelCells(on *compose.On, of *Live) int {
+	return compose.NetCells(on, mapCells, levelEffort*of.Work(on.Now))
+}
+
+// latticeGrid is the surface over the lattice of its panel.
+func (p *Part) latticeGrid(on *compose.On) *sample.Grid {
+	lattice := on.Space.Lattice
+	grid := &sample.Grid{X: lattice.X, Y: lattice.Y, At: p.surface().At(on.Now, on.View.Projection.Box)}
+	grid.Heights = p.gridHeights(on, grid)
+	return grid
+}
+
 // levelAt is the level curve at a height in space.
-func (p *Part) levelAt(on *compose.On, height float64) (lines [][]view.Place) {
-	l, lattice := p.surface(), on.Space.Lattice
-	at := l.At(on.Now, on.View.Projection.Box)
-	grid := sample.Grid{X: lattice.X, Y: lattice.Y, At: at}
-	grid.Heights = p.gridHeights(on, &grid)
+func levelAt(grid *sample.Grid, height float64) (lines [][]view.Place) {
 	for _, line := range grid.Level(height) {
 		places := make([]view.Place, len(line))
 		for k, point := range line {
@@ -94,9 +109,13 @@ func (p *Part) levelMap(on *compose.On) (anchors []compose.Anchor) {
 	if len(p.surface().Function.Stated.Variables) != 2 {
 		return nil
 	}
+	cells := levelCells(on, p.surface())
+	if cells == 0 {
+		return nil
+	}
 	even := func(low, high float64) (list []float64) {
-		for k := range mapCells + 1 {
-			list = append(list, low+(high-low)*float64(k)/mapCells)
+		for k := range cells + 1 {
+			list = append(list, low+(high-low)*float64(k)/float64(cells))
 		}
 		return list
 	}

@@ -161,7 +161,7 @@ func (p *Part) section(on *compose.On) []compose.Anchor {
 	frame(on, axis, at, colour)
 	var lines [][]view.Place
 	if axis == 2 {
-		lines = p.levelAt(on, at)
+		lines = levelAt(p.latticeGrid(on), at)
 	} else {
 		lines = p.cutLines(on, axis, at)
 	}
