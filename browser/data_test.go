@@ -6,12 +6,15 @@ import (
 	"fmt"
 	"os"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/go-rod/rod/lib/input"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"parvix/core/ask/edit"
+	"parvix/core/stage/document"
 	"parvix/core/stage/kinds/scatter"
 )
 
@@ -274,4 +277,28 @@ func TestWhatIsBeingTypedInATableStaysWhileItIsScrolled(t *testing.T) {
 	press(t, l.page, input.Enter)
 	until(t, l.page, `() => /77/.test(parvix.document().stated[0].columns[1].cells[1])`)
 	until(t, l.page, `() => document.activeElement?.dataset.cell === '2/1'`)
+}
+
+// Where nothing was measured the table tells, in a paler colour, what the function says; typing there begins with an empty field.
+func TestTheTableTellsWhatTheFunctionSaysInItsGaps(t *testing.T) {
+	d, err := edit.PutData(document.New("Gaps"), document.Stated{Name: "M", Columns: []document.Column{
+		{Name: "x", Cells: strings.Fields("0 1 2 3")}, {Name: "y", Cells: []string{"1", "3", "", "7"}}}})
+	require.NoError(t, err)
+	d, err = edit.KeepModel(d, d.Stated[0].ID, "x", "y", "linear")
+	require.NoError(t, err)
+	plot := d.Shown[0].Body.(*scatter.Body)
+	plot.Function, plot.Filled = d.Stated[1].Name, true
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	goTo(t, page, "/bench/"+importDocument(t, page, d))
+	drawn(t, page)
+	click(t, saying(t, page, "button", "table and models"))
+	saying(t, page, `[data-cell="2/1"] .said`, "≈ 5")
+	require.NoError(t, one(t, page, `[data-cell="2/1"]`).Focus())
+	until(t, page, `() => document.activeElement.tagName === 'INPUT' && document.activeElement.value === ''`)
+	require.NoError(t, page.InsertText("5.2"))
+	press(t, page, input.Enter)
+	until(t, page, `() => parvix.document().stated[0].columns[1].cells.join() === '1,3,5.2,7'`)
+	until(t, page, `() => !document.querySelector('.grid .said')`)
+	assertAccessible(t, page, "a table with gaps")
 }

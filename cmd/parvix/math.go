@@ -15,7 +15,7 @@ import (
 
 // mathCommand answers one question from its arguments or many from JSON lines.
 type mathCommand struct {
-	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect, classify, fit, suspect, stats, table, circle, polar or parametric."`
+	Question string   `arg:"" optional:"" help:"value, simplify, derivative, features, same, sample, transformation, locus, effect, classify, fit, suspect, stats, table, circle, polar, parametric or surface."`
 	Args     []string `arg:"" optional:"" help:"The expression (two of them for same), then field=value pairs: with.a=2 by=x from=-6 to=6 …"`
 	Batch    string   `help:"A file of JSON lines, '-' for standard input: one question a line, answers in the same order."`
 	JSON     bool     `name:"json" help:"Answer in JSON."`
@@ -38,6 +38,7 @@ func (mathCommand) Help() string {
   parvix math circle 7pi/6 radius=2
   parvix math polar "1 + cos(theta)"
   parvix math parametric "t - sin t" "1 - cos t" from=0 to=2pi step=pi/6 --json
+  parvix math surface "x^2 - y^2" 'at={"x": 1, "y": 2}'
   parvix math same "(x + 1)^2" "x^2 + 2x + 1"
   parvix math sample "tan x" from=-6 to=6 bottom=-4 top=4 width=1200 height=800 --json
   echo '{"ask":"value","expr":"cos 60°","id":1}' | parvix math --batch -`

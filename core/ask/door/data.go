@@ -40,6 +40,7 @@ func bestDials(door *Door, ask *Ask, a *Answer, x, y string) (err error) {
 }
 
 func summaries(door *Door, ask *Ask, a *Answer) (err error) {
+	putValues(door.d, ask.Values)
 	a.Summaries, err = study.Summaries(door.d, ask.ID)
 	return err
 }

@@ -83,7 +83,7 @@ const (
 	AskFreeze        AskKind = "freeze"        // Document, ID of a function that follows from data → Document with its numbers
 	AskModels        AskKind = "models"        // ID of data, Names of two columns, Empty to fit none → Models compared
 	AskSuspects      AskKind = "suspects"      // ID of data, Names of two columns → Suspects
-	AskSummaries     AskKind = "summaries"     // ID of data → Summaries of its columns
+	AskSummaries     AskKind = "summaries"     // ID of data, Values → Summaries of its columns
 	AskBestDials     AskKind = "bestDials"     // Text a function's name, ID of data, Names of two columns, Values → Values of its dials; Document, where dials have to be widened for them
 	AskPredict       AskKind = "predict"       // Text a function's name, ID of data, Names of the column x, From a value, Empty for the places where it is taken, Window, Values → Prediction
 	AskPasted        AskKind = "pasted"        // Text of a table → Pasted

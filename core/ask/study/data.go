@@ -14,6 +14,7 @@ import (
 	"parvix/core/maths/fit"
 	"parvix/core/maths/statistics"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/scatter"
 )
 
 // Model is a kind of function held against two columns.
@@ -187,6 +188,8 @@ type ColumnSummary struct {
 	Name string `json:"name"`
 	// Values are those of a computed column, to be read; empty where there is none.
 	Values []string `json:"values"`
+	// Filled is what a function says in the rows without a value, where a scatter plot fills these; empty in the others.
+	Filled []string `json:"filled,omitempty"`
 	// Lines are name and value: count, mean, median and so on.
 	Lines [][2]string `json:"lines"`
 }
@@ -212,9 +215,28 @@ func Summaries(d *evaluate.Demonstration, id string) ([]ColumnSummary, error) {
 		if len(values) > 0 {
 			s.Lines = summaryLines(d, values)
 		}
+		s.Filled = filledOf(d, c)
 		list = append(list, s)
 	}
 	return list, nil
+}
+
+// filledOf is what is told in the rows of a column that have no value, with as many decimals as the others have.
+func filledOf(d *evaluate.Demonstration, c *evaluate.Column) (filled []string) {
+	decimals := c.Decimals()
+	for _, s := range d.Shown {
+		plot, ok := s.Live.(*scatter.Live)
+		if !ok || plot.Column() != c {
+			continue
+		}
+		for row, y := range plot.Fillings(d) {
+			for len(filled) <= row {
+				filled = append(filled, "")
+			}
+			filled[row] = readable(d, y, decimals)
+		}
+	}
+	return filled
 }
 
 func summaryLines(d *evaluate.Demonstration, values []float64) [][2]string {

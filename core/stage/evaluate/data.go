@@ -48,6 +48,16 @@ type Column struct {
 	moved map[int]bool       // rows that a hand has moved
 }
 
+// Decimals is how many the values are written with at most.
+func (c *Column) Decimals() (most int) {
+	for _, v := range c.Values {
+		if v == v {
+			most = max(most, number.Decimals(v, 6))
+		}
+	}
+	return most
+}
+
 func (d *Demonstration) loadData(before *Demonstration) {
 	d.Datasets = &Datasets{formulas: d.Formulas, values: d.Values}
 	d.Formulas.data = d.Datasets

@@ -28,7 +28,7 @@ import { isComputed, useTable } from './table';
 const bench = useBench();
 const desk = useDataDesk();
 const table = useTable();
-const { stated, columns, name, rows, refused, ways } = table;
+const { stated, columns, name, rows, refused, unread, ways } = table;
 
 const x = ref('');
 const y = ref('');
@@ -101,13 +101,17 @@ watch(
   [stated, () => bench.loaded],
   async () => {
     if (!stated.value) return;
-    summaries.value = (await bench.ask({ kind: 'summaries', id: stated.value.id })).summaries ?? [];
+    const { id } = stated.value;
+    const values = await bench.valuesInPlay();
+    summaries.value = (await bench.ask({ kind: 'summaries', id, values })).summaries ?? [];
   },
   { immediate: true },
 );
 const computedValues = computed(() =>
   columns.value.map((c, k) => (isComputed(c) ? (summaries.value[k]?.values ?? []) : [])),
 );
+/** What functions say in rows without a value, by columns and rows. */
+const filled = computed(() => columns.value.map((_, k) => summaries.value[k]?.filled ?? []));
 const statisticsOpen = ref(false);
 
 function open(e: Event) {
@@ -148,7 +152,8 @@ function escape(e: KeyboardEvent) {
 onMounted(() => window.addEventListener('keydown', escape));
 onBeforeUnmount(() => window.removeEventListener('keydown', escape));
 const problem = computed(
-  () => refused.value?.message ?? (stated.value && bench.problemOf(stated.value.id)?.message),
+  () =>
+    (unread.value ?? refused.value)?.message ?? (stated.value && bench.problemOf(stated.value.id)?.message),
 );
 </script>
 
@@ -200,6 +205,7 @@ const problem = computed(
           :columns="columns"
           :rows="rows"
           :worked="computedValues"
+          :filled="filled"
           :doubts="doubtsByRow"
           :doubted="doubted"
           :sought="desk.row"

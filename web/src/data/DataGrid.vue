@@ -10,6 +10,8 @@ const props = defineProps<{
   rows: number;
   /** The values of computed columns, by their places. */
   worked: string[][];
+  /** What functions say where nothing stands, by the columns' places. */
+  filled: string[][];
   /** Why a row stands out, by rows, and in which column. */
   doubts: Map<number, string>;
   doubted: number;
@@ -178,6 +180,7 @@ defineExpose({ go });
         :rows="rows"
         :columns="columns"
         :worked="worked"
+        :filled="filled"
         :doubt="doubts.get(row)"
         :doubted="doubted"
         :unlocked="isUnlocked?.(row)"

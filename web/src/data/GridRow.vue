@@ -11,6 +11,7 @@ const props = defineProps<{
   rows: number;
   columns: Column[];
   worked: string[][];
+  filled: string[][];
   /** Why it stands out, and in which column. */
   doubt?: string;
   doubted: number;
@@ -33,6 +34,12 @@ async function open(column: number) {
   fields.value?.[0]?.select();
 }
 const textOf = (c: Column) => c.cells?.[props.row] ?? '';
+/** What a function says where nothing stands. */
+const saidOf = (c: Column, k: number) => (textOf(c) ? '' : (props.filled[k]?.[props.row] ?? ''));
+const spokenOf = (c: Column, k: number) => {
+  const said = saidOf(c, k);
+  return textOf(c) || (said ? `empty, about ${said} by the function` : 'empty');
+};
 const labelOf = (c: Column, k: number) =>
   `${c.name}, row ${props.row + 1}${props.doubt && k === props.doubted ? `: stands out, ${props.doubt}` : ''}`;
 
@@ -94,12 +101,12 @@ const vStands = {
       <button
         v-else
         :data-cell="`${row}/${k}`"
-        :aria-label="`${labelOf(c, k)}: ${textOf(c) || 'empty'}`"
+        :aria-label="`${labelOf(c, k)}: ${spokenOf(c, k)}`"
         :class="{ doubt: doubt && k === doubted }"
         :title="k === doubted ? doubt : undefined"
         @focusin="open(k)"
       >
-        {{ textOf(c) }}
+        {{ textOf(c) }}<span v-if="saidOf(c, k)" class="said">≈ {{ saidOf(c, k) }}</span>
       </button>
     </span>
   </div>
@@ -189,6 +196,10 @@ output {
 input:focus-visible {
   outline: 2px solid var(--sea);
   outline-offset: -2px;
+}
+.said {
+  color: var(--muted);
+  font-style: italic;
 }
 .doubt {
   outline: 2px dashed var(--wrong);

@@ -21,6 +21,8 @@ export function useTable() {
   const bench = useBench();
   const desk = useDataDesk();
   const refused = ref<Problem>();
+  /** Why a file was not read: told until something else is done, whatever the core says of what was done before. */
+  const unread = ref<Problem>();
   /** Further ways in which what was pasted last can be read. */
   const ways = shallowRef<PastedView[]>([]);
 
@@ -47,6 +49,7 @@ export function useTable() {
 
   /** Puts the table as it lies on the desk into the document, one state after the other; the last one counts. */
   function keep() {
+    unread.value = undefined;
     typed++;
     line = line.then(async () => {
       try {
@@ -123,11 +126,12 @@ export function useTable() {
   }
 
   async function file(f: File) {
+    unread.value = undefined;
     const isSheet = /\.xlsx$/i.test(f.name);
     try {
       await paste(isSheet ? await sheetText(f) : await f.text(), 0, 0, true);
     } catch (e) {
-      refused.value = {
+      unread.value = {
         code: '',
         object: '',
         field: '',
@@ -136,7 +140,7 @@ export function useTable() {
         message: `“${f.name}” cannot be read. ${(e as Error).message}`,
       };
     }
-    if (!name.value && !refused.value) {
+    if (!name.value && !refused.value && !unread.value) {
       name.value = f.name.replace(/\.\w+$/, '');
       await keep();
     }
@@ -190,6 +194,7 @@ export function useTable() {
     name,
     rows,
     refused,
+    unread,
     ways,
     keep,
     setCell,

@@ -774,6 +774,8 @@ export interface ColumnSummary {
   name: string;
   /** Values are those of a computed column, to be read; empty where there is none. */
   values: string[];
+  /** Filled is what a function says in the rows without a value, where a scatter plot fills these; empty in the others. */
+  filled?: string[];
   /** Lines are name and value: count, mean, median and so on. */
   lines: string[][];
 }

@@ -43,8 +43,8 @@ func (l *Live) Compose(on *compose.On) (anchors []compose.Anchor) {
 			Label: picture.Label{ID: on.Entry.ID, LaTeX: l.Measure(on.Now), Colour: picture.Ink}})
 	}
 	l.marks(on, s, colour)
-	if l.body.Filled && !l.body.AsResiduals {
-		l.filled(on, colour)
+	for row, y := range l.Fillings(on.Now) {
+		on.Mark(colour, picture.Ring, l.x.Values[row], y, compose.PointRadius-1.5)
 	}
 	return append(anchors, l.labels(on, s, colour)...)
 }
@@ -71,19 +71,6 @@ func (l *Live) band(on *compose.On) {
 			line = append(line, sample.Point{X: x, Y: best.At(x) + side*half(x)})
 		}
 		on.Broken(line, compose.Stroke(picture.Grey, on.Scaled(compose.GuideWidth), picture.Dashed, 1))
-	}
-}
-
-// filled draws, as rings, what the function says in rows without a value.
-func (l *Live) filled(on *compose.On, colour picture.Colour) {
-	if l.beside == nil || l.beside.Curve == nil {
-		return
-	}
-	in := on.Now.Inputs()
-	for row, x := range l.x.Values {
-		if row < len(l.y.Values) && x == x && l.y.Values[row] != l.y.Values[row] {
-			on.Mark(colour, picture.Ring, x, l.beside.Curve.At(x, in), compose.PointRadius-1.5)
-		}
 	}
 }
 

@@ -4,6 +4,7 @@ package scatter
 
 import (
 	"fmt"
+	"iter"
 	"math"
 	"slices"
 
@@ -120,15 +121,26 @@ func (l *Live) Nudge(p evaluate.Play, h evaluate.Hand) {
 }
 
 // grain is one unit of the last decimal in which a column is written.
-func grain(c *evaluate.Column) float64 {
-	decimals := 0
-	for _, v := range c.Values {
-		if v == v {
-			decimals = max(decimals, number.Decimals(v, 6))
+func grain(c *evaluate.Column) float64 { return math.Pow(10, -float64(c.Decimals())) }
+
+// Fillings are what the function says in rows that have no value, where these are to be filled.
+func (l *Live) Fillings(m evaluate.Moment) iter.Seq2[int, float64] {
+	return func(visit func(row int, y float64) bool) {
+		if !l.body.Filled || l.body.AsResiduals || l.beside == nil || l.beside.Curve == nil {
+			return
+		}
+		in := m.Inputs()
+		for row, x := range l.x.Values {
+			isMissing := x == x && (row >= len(l.y.Values) || l.y.Values[row] != l.y.Values[row])
+			if isMissing && !visit(row, l.beside.Curve.At(x, in)) {
+				return
+			}
 		}
 	}
-	return math.Pow(10, -float64(decimals))
 }
+
+// Column is the column across whose rows it fills.
+func (l *Live) Column() *evaluate.Column { return l.y }
 
 // Settle leaves the rows to the data, which keep what a hand has moved.
 func (l *Live) Settle(evaluate.Moment, *document.Entry) {}

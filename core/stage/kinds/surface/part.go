@@ -239,6 +239,9 @@ func (p *Part) cutLines(on *compose.On, axis int, at float64) (lines [][]view.Pl
 	in[1] = at
 	curve := p.sampler.Curve(f, in, sample.View{Left: low, Right: high, Bottom: q.Box[2][0], Top: q.Box[2][1],
 		Width: (high - low) * q.Units[other], Height: (q.Box[2][1] - q.Box[2][0]) * q.Units[2]})
+	if curve.Coarse {
+		compose.MarkCoarse(on)
+	}
 	for _, run := range curve.Lines {
 		line := make([]view.Place, 0, len(run))
 		for _, point := range run {
