@@ -256,6 +256,35 @@ func TestASingleRowIsUnlockedForAHand(t *testing.T) {
 	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '2.5,9.5,4.5'`)
 }
 
+// Tab goes on to the next cell and Shift+Tab back, arrows at the ends of what is typed go to the cell beside; each is a field when it is reached,
+// with what stands in it chosen.
+func TestCellsAreGoneThroughByTheKeyboard(t *testing.T) {
+	l := emptyBench(t)
+	l.bring("a\tb\tc\n1\t2\t3\n4\t5\t6\n")
+	at := func(cell, value string) {
+		t.Helper()
+		until(t, l.page, `(cell, value) => { const e = document.activeElement; return e.tagName === 'INPUT' && e.dataset.cell === cell && e.value === value &&
+			e.selectionStart === 0 && e.selectionEnd === value.length; }`, cell, value)
+	}
+	require.NoError(t, one(t, l.page, `[data-cell="0/0"]`).Focus())
+	at("0/0", "1")
+	press(t, l.page, input.Tab)
+	at("0/1", "2")
+	press(t, l.page, input.Tab)
+	at("0/2", "3")
+	require.NoError(t, l.page.KeyActions().Press(input.ShiftLeft).Type(input.Tab).Release(input.ShiftLeft).Do())
+	at("0/1", "2")
+	require.NoError(t, l.page.InsertText("7"))
+	press(t, l.page, input.ArrowRight)
+	at("0/2", "3")
+	press(t, l.page, input.ArrowDown)
+	at("1/2", "6")
+	press(t, l.page, input.Home)
+	press(t, l.page, input.ArrowLeft)
+	at("1/1", "5")
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells.join() === '7,5'`)
+}
+
 // Rows that are scrolled by take the elements of others; a cell that is being typed in keeps what was typed, and its place.
 func TestWhatIsBeingTypedInATableStaysWhileItIsScrolled(t *testing.T) {
 	l := emptyBench(t)

@@ -61,16 +61,13 @@ function nameOf(handle: Place) {
 async function settle(handle: Place, end: () => Promise<void>) {
   if (bench.presenting) return end();
   const entry = entryOf(handle)!;
-  const { document: after } = await bench.askInPlay({
-    kind: 'settle',
-    document: bench.document!,
-    id: entry.id,
-  });
+  const before = bench.document!;
+  const { document: after } = await bench.askInPlay({ kind: 'settle', document: before, id: entry.id });
   const changed = (was: { id: string }, is: { id: string }) =>
     was.id === is.id && JSON.stringify(was) !== JSON.stringify(is);
   const settled = after?.shown.find((s) => changed(entry, s));
   // A point of data moves its row.
-  const data = after?.stated.filter((s) => bench.document!.stated.some((was) => changed(was, s))) ?? [];
+  const data = after?.stated.filter((s) => before.stated.some((was) => changed(was, s))) ?? [];
   if (!settled && !data.length) return end();
   await bench.change((copy) => {
     copy.shown = copy.shown.map((s) => (settled?.id === s.id ? settled : s));
