@@ -9,6 +9,7 @@ import (
 	"net/http"
 	"os"
 	"path/filepath"
+	"slices"
 	"sync"
 	"sync/atomic"
 	"testing"
@@ -40,6 +41,9 @@ var house struct {
 	address string
 	service *http.Server
 	end     func()
+	// demoTeacher owns the shelf on which most tests work, and demoShelf is what the demo put on it.
+	demoTeacher uint64
+	demoShelf   []domain.Entry
 	// requests counts what reached the server.
 	requests atomic.Int64
 	// visited says that the browser's own context has a visitor.
@@ -78,7 +82,7 @@ func run(m *testing.M) (code int, err error) {
 	if house.db, err = store.Open(context.Background(), mysql.DSN); err != nil {
 		return 0, err
 	}
-	if err := demo.Load(context.Background(), house.db); err != nil {
+	if err := fillDemoShelf(context.Background()); err != nil {
 		return 0, err
 	}
 	hash, err := domain.HashPassword(secondPassword)
@@ -106,6 +110,37 @@ func run(m *testing.M) (code int, err error) {
 		return 0, err
 	}
 	return m.Run(), nil
+}
+
+// fillDemoShelf puts the demonstrations on the demo teacher's shelf and remembers them.
+func fillDemoShelf(ctx context.Context) error {
+	if err := demo.Load(ctx, house.db); err != nil {
+		return err
+	}
+	teacher, err := house.db.TeacherNamed(ctx, demo.Teacher)
+	if err != nil {
+		return err
+	}
+	house.demoTeacher = teacher.ID
+	house.demoShelf, err = house.db.List(ctx, teacher.ID, "", "")
+	return err
+}
+
+// clearDemoShelf takes away what earlier tests left on the shelf, which shows only so many entries at once.
+func clearDemoShelf(ctx context.Context) error {
+	list, err := house.db.List(ctx, house.demoTeacher, "", "")
+	if err != nil {
+		return err
+	}
+	for _, e := range list {
+		if slices.ContainsFunc(house.demoShelf, func(d domain.Entry) bool { return d.ID == e.ID }) {
+			continue
+		}
+		if err := house.db.Delete(ctx, house.demoTeacher, e.ID); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // headless is Chromium without a window, as all tests use it.

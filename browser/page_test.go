@@ -2,6 +2,7 @@ package browser
 
 import (
 	"bytes"
+	"context"
 	_ "embed"
 	"encoding/json"
 	"net/http"
@@ -36,10 +37,11 @@ func visit(t *testing.T, width, height int) *rod.Page {
 	return visitAnew(t, width, height)
 }
 
-// forgetVisitor clears what the last visitor left: cookies, storage and the page's helper without a network. The files and what is
-// compiled of them stay.
+// forgetVisitor clears what the last visitor left: cookies, storage, the page's helper without a network, and what stands on the
+// shelf besides the demo's. The files and what is compiled of them stay.
 func forgetVisitor(t *testing.T, page *rod.Page) {
 	t.Helper()
+	require.NoError(t, clearDemoShelf(context.Background()))
 	require.NoError(t, proto.StorageClearDataForOrigin{
 		Origin:       "http://" + house.address,
 		StorageTypes: "cookies,local_storage,indexeddb,service_workers,cache_storage",
