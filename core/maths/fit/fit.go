@@ -137,8 +137,10 @@ func (f *Fit) search(x, y, start []float64) {
 		f.Reason = "No function of this kind was found near the data."
 		return
 	}
-	if at, _, ok := m.descend(x, y, f.Coefficients, steps); ok {
-		f.Coefficients = at
+	if len(starts) > 1 { // tried shortly, on a part of the points
+		if at, _, ok := m.descend(x, y, f.Coefficients, steps); ok {
+			f.Coefficients = at
+		}
 	}
 	if reason := m.runaway(x, y, f.Coefficients); reason != "" {
 		f.Coefficients, f.Reason = nil, reason
@@ -174,8 +176,7 @@ func (m *Model) normalise(c []float64) {
 // runaway says why there is no best function: the search has not ended, or ended where a letter makes no difference any more.
 func (m *Model) runaway(x, y, at []float64) string {
 	n, p := len(x), len(at)
-	r, a := make([]float64, n), make([]float64, n*p)
-	m.residuals(r, x, y, at)
+	a := make([]float64, n*p)
 	m.gradients(a, x, at)
 	lengths := columnLengths(a, p)
 	size := math.Sqrt(meanSquare(y) * float64(n))
