@@ -138,7 +138,9 @@ func (c *Curve) crossesInPole(from, to float64) bool {
 func segmentsCross(a, b, p, q Place) bool {
 	side := func(u, v, w Place) float64 { return (v.X-u.X)*(w.Y-u.Y) - (v.Y-u.Y)*(w.X-u.X) }
 	// A crossing at an end is none by rounding alone.
-	slack := 1e-12 * (math.Pow(math.Hypot(b.X-a.X, b.Y-a.Y), 4) + math.Pow(math.Hypot(q.X-p.X, q.Y-p.Y), 4))
+	square := func(u, v Place) float64 { return (v.X-u.X)*(v.X-u.X) + (v.Y-u.Y)*(v.Y-u.Y) }
+	first, second := square(a, b), square(p, q)
+	slack := 1e-12 * (first*first + second*second)
 	return side(a, b, p)*side(a, b, q) <= slack && side(p, q, a)*side(p, q, b) <= slack
 }
 

@@ -18,12 +18,14 @@ type Overlap struct {
 // Hindrance is why it cannot be told what two curves enclose.
 type Hindrance int
 
-// The hindrances: a curve that does not close or has gaps, one that is run through more than once, two that run along each other.
+// The hindrances: a curve that does not close or has gaps, one that runs over itself, two that run along each other, a graph with a gap
+// or a jump over the curve.
 const (
 	Free Hindrance = iota
 	Open
 	RunOver
 	Along
+	Broken
 )
 
 // Overlapping is what a and b enclose both, or what a encloses and b does not. A curve encloses the places whose winding number is not
@@ -38,7 +40,12 @@ func Overlapping(a, b Path, common bool) (o Overlap, why Hindrance) {
 	if why != Free {
 		return o, why
 	}
-	meetings, apart := Shared(a, b)
+	return overlap(first, second, common)
+}
+
+// overlap cuts two curves where they meet and puts together what bounds the region.
+func overlap(first, second *limit, common bool) (o Overlap, why Hindrance) {
+	meetings, apart := Shared(first.Path, second.Path)
 	if !apart {
 		return o, Along
 	}
@@ -124,16 +131,19 @@ func (o Overlap) crossings(y float64) (line []levelCrossing) {
 // beside is how far on both sides of an arc is looked, as a share of the size of the curves.
 const beside = 2e-4
 
-// closed is a closed curve with its places at equal steps, and where it is cut.
-type closed struct {
+// limit is a curve that parts the plane: its places at equal steps, where it is cut, and what counts as inside of it.
+type limit struct {
 	Path
 	places []Place
 	cuts   []float64
+	holds  func(at Place) bool
 }
 
-// closedOf looks through a curve.
-func closedOf(p Path) (c *closed, why Hindrance) {
-	c = &closed{Path: p, places: looked(p), cuts: []float64{p.From, p.To}}
+// closedOf looks through a closed curve; one that is run through several times is taken once.
+func closedOf(p Path) (c *limit, why Hindrance) {
+	p = firstRun(p)
+	c = &limit{Path: p, places: looked(p), cuts: []float64{p.From, p.To}}
+	c.holds = func(at Place) bool { return c.winding(at) != 0 }
 	size := spreadOf(c.places)
 	for _, at := range c.places {
 		if math.IsNaN(at.X+at.Y) || math.IsInf(at.X+at.Y, 0) {
@@ -162,7 +172,7 @@ func selfMet(p Path, places []Place, size float64) (cuts []float64, ok bool) {
 		for k := grid.heads[square(x, y)]; k > 0 && len(found) <= mostShared; k = grid.next[k] {
 			i := int(grid.steps[k])
 			apart := j - i
-			if min(apart, sharedLooks-apart) <= neighbours || tried[[2]int{i, j}] || !segmentsCross(places[i], places[i+1], places[j], places[j+1]) {
+			if min(apart, sharedLooks-apart) <= neighbours || !segmentsCross(places[i], places[i+1], places[j], places[j+1]) || tried[[2]int{i, j}] {
 				continue
 			}
 			tried[[2]int{i, j}] = true
@@ -178,7 +188,7 @@ func selfMet(p Path, places []Place, size float64) (cuts []float64, ok bool) {
 }
 
 // winding is how often the curve goes around a place (the crossings of a ray to the right, Hormann and Agathos 2001).
-func (c *closed) winding(at Place) (around int) {
+func (c *limit) winding(at Place) (around int) {
 	for i := 1; i < len(c.places); i++ {
 		p, q := c.places[i-1], c.places[i]
 		if (p.Y <= at.Y) == (q.Y <= at.Y) {
@@ -197,24 +207,24 @@ func (c *closed) winding(at Place) (around int) {
 
 // overlapping is the work on two curves.
 type overlapping struct {
-	a, b   *closed
+	a, b   *limit
 	common bool
 	aside  float64
 }
 
 // has tells that a place belongs to the region.
 func (r *overlapping) has(at Place) bool {
-	return r.a.winding(at) != 0 && (r.b.winding(at) != 0) == r.common
+	return r.a.holds(at) && r.b.holds(at) == r.common
 }
 
 // arc is a part of a curve on which the region lies on the left, in the direction from From to To.
 type arc struct {
-	of       *closed
+	of       *limit
 	from, to float64
 }
 
 // bounding are the arcs of one of the curves that bound the region.
-func (r *overlapping) bounding(c *closed) (arcs []arc) {
+func (r *overlapping) bounding(c *limit) (arcs []arc) {
 	slices.Sort(c.cuts)
 	for k := 1; k < len(c.cuts); k++ {
 		from, to := c.cuts[k-1], c.cuts[k]
@@ -233,7 +243,7 @@ func (r *overlapping) bounding(c *closed) (arcs []arc) {
 
 // sides asks at three places of an arc on which side the region lies: left is 1, right −1, both or none 0. Near an end another curve
 // may come between, so that the three vote.
-func (r *overlapping) sides(c *closed, from, to float64) (votes int) {
+func (r *overlapping) sides(c *limit, from, to float64) (votes int) {
 	for _, share := range [3]float64{0.3, 0.5, 0.7} {
 		t := from + share*(to-from)
 		// A place at which the curve was looked at lies on its polygon.

@@ -110,12 +110,24 @@ func TestCurvesThatEncloseNothingThatCanBeToldAreRefused(t *testing.T) {
 	half.To = math.Pi
 	_, why := trajectory.Overlapping(half, ring(0, 0, 2, 2), true)
 	assert.Equal(t, trajectory.Open, why, "half a circle does not close")
-	twice := ring(0, 0, 1, 1)
-	twice.To = 4 * math.Pi
-	_, why = trajectory.Overlapping(twice, ring(0.5, 0, 1, 1), true)
-	assert.Equal(t, trajectory.RunOver, why, "a circle that is run through twice")
+	there := trajectory.Path{To: 2 * math.Pi,
+		At: func(t float64) trajectory.Place {
+			return trajectory.Place{X: math.Cos(t), Y: math.Cos(t) * math.Cos(t)}
+		},
+		Velocity: func(t float64) trajectory.Place { return trajectory.Place{X: -math.Sin(t), Y: -math.Sin(2 * t)} }}
+	_, why = trajectory.Overlapping(there, ring(0.5, 0, 1, 1), true)
+	assert.Equal(t, trajectory.RunOver, why, "an arc of a parabola that is run through there and back")
 	_, why = trajectory.Overlapping(ring(0, 0, 1, 1), ring(0, 0, 1, 1), true)
 	assert.Equal(t, trajectory.Along, why, "two circles that are the same")
+}
+
+func TestACurveThatIsRunThroughSeveralTimesEnclosesWhatItDoesOnce(t *testing.T) {
+	thrice := ring(0, 0, 1, 1)
+	thrice.To = 6 * math.Pi
+	both, why := trajectory.Overlapping(thrice, ring(0.5, 0, 1, 1), true)
+	assert.Equal(t, trajectory.Free, why)
+	once, _ := trajectory.Overlapping(ring(0, 0, 1, 1), ring(0.5, 0, 1, 1), true)
+	assert.InDelta(t, once.Area, both.Area, 1e-9)
 }
 
 func BenchmarkOverlapping(b *testing.B) {

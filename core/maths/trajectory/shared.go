@@ -126,7 +126,7 @@ type stepGrid struct {
 }
 
 // gridSide is how many squares there are in a row before they begin again.
-const gridSide = 256
+const gridSide = 128
 
 func newStepGrid(steps int) *stepGrid {
 	const perStep = 4

@@ -492,7 +492,7 @@ export interface TrajectoryPartBody {
   /** Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them. */
   step?: string;
   line?: Joining;
-  /** Other is the id of the second curve of a region, or of the curve that is met; Common is what both enclose, else what the other does not. */
+  /** Other is the id of the second curve of a region, or of the curve that is met, which can be the graph of a function; Common is what both enclose, or what lies under the graph, else what the other does not, or what lies over it. */
   other?: string;
   common?: boolean;
   /** At is the value of the parameter at which a tangent or a perpendicular stands, a formula; empty for that of the running point. */

@@ -63,8 +63,8 @@ type PartBody struct {
 	// Step is the distance of dots by the parameter, a formula; empty for a usual one. Line joins them.
 	Step string  `json:"step,omitempty"`
 	Line Joining `json:"line,omitempty"`
-	// Other is the id of the second curve of a region, or of the curve that is met; Common is what both enclose, else what the other
-	// does not.
+	// Other is the id of the second curve of a region, or of the curve that is met, which can be the graph of a function; Common is what
+	// both enclose, or what lies under the graph, else what the other does not, or what lies over it.
 	Other  string `json:"other,omitempty"`
 	Common bool   `json:"common,omitempty"`
 	// At is the value of the parameter at which a tangent or a perpendicular stands, a formula; empty for that of the running point.
@@ -106,7 +106,7 @@ const (
 	Swept      Piece = "swept"
 	// Inside is what a closed curve goes around.
 	Inside Piece = "inside"
-	// Enclosed is what a closed curve encloses and another one does not, or both do.
+	// Enclosed is what a closed curve encloses and another one does not, or both do; or what it encloses over or under a graph.
 	Enclosed Piece = "region"
 	// Meets are the places where it meets another curve.
 	Meets Piece = "meetings"

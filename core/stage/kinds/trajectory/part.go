@@ -1,7 +1,6 @@
 package trajectory
 
 import (
-	"fmt"
 	"math"
 
 	"parvix/core/formula/expr"
@@ -30,11 +29,10 @@ const (
 // Part is something shown of a trajectory, mostly at its point.
 type Part struct {
 	Of *Live
-	// Other is the second polar curve of a region, or the curve that is met; Graph is the function whose graph is met instead.
-	Other *Live
-	Graph *evaluate.Function
 
 	body *PartBody
+	// both are the curves of a region, or those that meet; nil for a part of one curve.
+	both *pair
 	of   *document.Entry
 	step *evaluate.Expression
 	at   *evaluate.Expression
@@ -65,15 +63,8 @@ func (b *PartBody) Load(d evaluate.Loading, e *document.Entry) kind.Live {
 			return nil
 		}
 	}
-	if b.Piece == Meets && !p.findMet(d, e) {
-		return nil
-	}
-	if b.Piece == Enclosed {
-		if other := d.Other(b.Other); other != nil {
-			p.Other, _ = other.Live.(*Live)
-		}
-		if p.Other == nil || p.Other == m {
-			d.Report(problem.New("field", 0, 0, "other", "a region lies between two closed curves"), e.ID, "other")
+	if b.hasOther() {
+		if p.both = pairOf(d, e, m, b.Other); p.both == nil {
 			return nil
 		}
 	}
@@ -91,14 +82,10 @@ func (b *PartBody) Sentence(d evaluate.Moment, s *evaluate.Shown) []evaluate.Wor
 		return []evaluate.Word{evaluate.Says("the graph of "), {LaTeX: p.Of.CoordinateLaTeX(p.body.Coordinate)}}
 	}
 	if piece == Enclosed {
-		of, other := nameOf(d, p.Of), nameOf(d, p.Other)
-		if p.body.Common {
-			return []evaluate.Word{evaluate.Says("what both "), of, evaluate.Says(" and "), other, evaluate.Says(" enclose")}
-		}
-		return []evaluate.Word{evaluate.Says("what "), of, evaluate.Says(" encloses and "), other, evaluate.Says(" does not")}
+		return p.both.regionSentence(d, p.body.Common)
 	}
 	if piece == Meets {
-		return p.metSentence(d)
+		return []evaluate.Word{evaluate.Says("where "), nameOf(d, p.Of), evaluate.Says(" meets "), p.both.otherName(d)}
 	}
 	if at := p.body.At; at != "" {
 		what := map[Piece]string{TangentAt: "the tangent at ", NormalAt: "the perpendicular at "}[piece]
@@ -130,31 +117,6 @@ func (p *Part) Hue(evaluate.Moment) picture.Colour {
 		return map[string]picture.Colour{"r": radiusHue, "x": acrossHue, "y": upHue}[p.body.Coordinate]
 	}
 	return compose.ColourOf(p.of)
-}
-
-// Describe says how large a region is; of what hangs on the point the curve says where it is.
-func (p *Part) Describe(d evaluate.Moment, _ *document.Entry) []string {
-	if p.body.Piece != Enclosed || !p.Of.Exists() || !p.Other.Exists() {
-		return nil
-	}
-	region, _ := p.overlap(d)
-	if region.Loops == nil {
-		return nil
-	}
-	of, other := spokenName(p.Of), spokenName(p.Other)
-	what := fmt.Sprintf("What %s encloses and %s does not", of, other)
-	if p.body.Common {
-		what = fmt.Sprintf("What %s and %s both enclose", of, other)
-	}
-	return []string{fmt.Sprintf("%s has an area of %s.", what, number.Format(region.Area, 3))}
-}
-
-// spokenName is what a description calls a curve.
-func spokenName(m *Live) string {
-	if m.Polar {
-		return m.body.Function
-	}
-	return "the curve with x = " + m.body.X + " and y = " + m.body.Y
 }
 
 // Box is that of a coordinate's graph.

@@ -12,6 +12,7 @@ import (
 	"parvix/core/stage/compose"
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
+	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/family"
 	"parvix/core/stage/kinds/trajectory"
 	"parvix/core/stage/picture"
@@ -65,10 +66,10 @@ func TestARegionBetweenCurvesIsShadedWithItsArea(t *testing.T) {
 // The ellipses x²/9 + y²/4 = 1 and x²/4 + y²/9 = 1 share 24·atan(2/3); the first has 6π (worked by hand). A parametric curve and a polar
 // one go together as well: the circle r = 1 lies in the first ellipse.
 func TestParametricCurvesEncloseARegionTogether(t *testing.T) {
-	curve := func(x, y string) document.Entry {
+	parametric := func(x, y string) document.Entry {
 		return document.Entry{ID: x + y, Body: &trajectory.Body{X: x, Y: y, From: "0", To: "2pi"}}
 	}
-	first, second := curve("3cos(t)", "2sin(t)"), curve("2cos(t)", "3sin(t)")
+	first, second := parametric("3cos(t)", "2sin(t)"), parametric("2cos(t)", "3sin(t)")
 	between := func(of, other string, common bool) (pic *picture.Picture) {
 		pic, _ = polar(t, []string{"r(θ) = 1"}, nil, func(d *document.Document) {
 			d.Shown[0].ID = "circle"
@@ -83,6 +84,37 @@ func TestParametricCurvesEncloseARegionTogether(t *testing.T) {
 	assert.Equal(t, `A=\pi\approx 3.1416`, stagetest.Labelled(between("circle", first.ID, true), "region"))
 	assert.Contains(t, stagetest.Labelled(between("half", first.ID, true), "region"), "does not close")
 	assert.Contains(t, stagetest.Labelled(between("circle", first.ID, false), "region"), "nothing is enclosed")
+}
+
+// Half of the cardioid r = 1 + cos θ has 3π/4 (handbooks: 3π/2 in all); a level line at a cuts arccos a − a√(1 − a²) off the unit circle
+// (circular segment, handbooks, from memory). 1/(x − 0.3) has a pole over the circle.
+func TestAClosedCurveAndTheGraphOfAFunctionEncloseARegion(t *testing.T) {
+	over := func(of, f string, under bool, inDegrees bool) (*picture.Picture, *evaluate.Demonstration) {
+		return polar(t, []string{of, f}, []string{"a"}, func(d *document.Document) {
+			graph := document.Entry{ID: "graph", Body: &curve.Body{Function: "f"}}
+			round := d.Shown[0]
+			if inDegrees {
+				d.AngleUnit = document.Degree
+				round.Body.(*trajectory.Body).To = "360"
+			}
+			d.Shown = []document.Entry{round, graph, {ID: "region", Body: &trajectory.PartBody{Of: round.ID, Piece: trajectory.Enclosed, Other: "graph", Common: under}}}
+		})
+	}
+	label := func(pic *picture.Picture, _ *evaluate.Demonstration) string { return stagetest.Labelled(pic, "region") }
+	assert.Equal(t, `A=\frac{3 \pi}{4}\approx 2.3562`, label(over("r = 1 + cos θ", "f(x) = 0", false, false)))
+	assert.Equal(t, `A=\frac{3 \pi}{4}\approx 2.3562`, label(over("r = 1 + cos θ", "f(x) = 0", true, true)))
+	assert.Contains(t, label(over("r(θ) = 1", "f(x) = 1/(x - 0.3)", true, false)), "the graph breaks")
+	assert.Contains(t, label(over("r(θ) = 1", "f(x) = x + 3", false, false)), "nothing is enclosed")
+	_, e := over("r(θ) = 1", "f(x) = a", false, false)
+	var c compose.Composer
+	for _, a := range []float64{0.3, -0.25} {
+		e.Set(e.Find("a"), a)
+		e.Update()
+		pic := c.Compose(e.Frame(0, 600, 600))
+		segment := math.Acos(a) - a*math.Sqrt(1-a*a)
+		assert.Equal(t, number(segment), stagetest.Labelled(pic, "region"), "over the line at %v", a)
+		assert.Contains(t, compose.Describe(e.Frame(0, 600, 600)), "What r encloses over f has an area of "+strconv.FormatFloat(math.Round(segment*1e3)/1e3, 'f', -1, 64))
+	}
 }
 
 // number is how an area without a known form is told.

@@ -1,17 +1,20 @@
 package trajectory
 
 import (
+	"fmt"
 	"math"
 	"sort"
 
+	"parvix/core/formula/number"
 	curves "parvix/core/maths/trajectory"
 	"parvix/core/stage/compose"
+	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/sample"
 	"parvix/core/stage/view"
 )
 
-// region fills what lies between two closed curves, and tells its area.
+// region fills what lies between two closed curves, or between a closed one and a graph, and tells its area.
 func (p *Part) region(on *compose.On) []compose.Anchor {
 	v, known := on.View, on.Seen.(*enclosed)
 	if known == nil {
@@ -50,6 +53,7 @@ var hindrances = map[curves.Hindrance]string{
 	curves.Open:    `\text{does not close}`,
 	curves.RunOver: `\text{runs over itself}`,
 	curves.Along:   `\text{one runs along the other}`,
+	curves.Broken:  `\text{the graph breaks}`,
 }
 
 // See works out what hangs on values: the region between two curves, the area that was swept over, the places of dots.
@@ -79,16 +83,15 @@ func (p *Part) See(m evaluate.Moment, v view.View, before any) any {
 
 // enclosed is worked out again only when one of the curves has moved; nil where one of them does not exist.
 func (p *Part) enclosed(d evaluate.Moment, was *enclosed) *enclosed {
-	m, other := p.Of, p.Other
-	if !m.Exists() || !other.Exists() {
+	if !p.both.exist() {
 		return nil
 	}
-	stamp := max(m.Stamp(d), other.Stamp(d))
+	stamp := p.both.stamp(d)
 	if was != nil && was.stamp == stamp {
 		return was
 	}
 	known := &enclosed{stamp: stamp}
-	region, why := p.overlap(d)
+	region, why := p.both.overlap(d, p.body.Common)
 	if known.loops = region.Loops; known.loops == nil {
 		known.told = hindrances[why]
 		return known
@@ -97,16 +100,16 @@ func (p *Part) enclosed(d evaluate.Moment, was *enclosed) *enclosed {
 	return known
 }
 
-// overlap is the region between the curves: of two polar ones by their distances from the pole.
-func (p *Part) overlap(d evaluate.Moment) (curves.Overlap, curves.Hindrance) {
-	m, other := p.Of, p.Other
-	if !m.Polar || !other.Polar {
-		return curves.Overlapping(pathOf(m), pathOf(other), p.body.Common)
+// Describe says how large a region is; of what hangs on the point the curve says where it is.
+func (p *Part) Describe(d evaluate.Moment, _ *document.Entry) []string {
+	if p.body.Piece != Enclosed || !p.both.exist() {
+		return nil
 	}
-	if !m.HasOutline(d) || !other.HasOutline(d) {
-		return curves.Overlap{}, curves.RunOver
+	region, _ := p.both.overlap(d, p.body.Common)
+	if region.Loops == nil {
+		return nil
 	}
-	return curves.PolarOverlap(m.Outline(d), other.Outline(d), p.body.Common), curves.Free
+	return []string{fmt.Sprintf("%s has an area of %s.", p.both.spokenRegion(p.body.Common), number.Format(region.Area, 3))}
 }
 
 // around is the area inside of a closed curve, valid for one stamp; NaN for one that does not close.

@@ -1,6 +1,6 @@
 // What can be shown at the point that runs through a polar or parametric curve, and between two curves.
 import { useBench } from '../../bench/store';
-import type { CurveBody, EntryOf, TrajectoryBody, TrajectoryPiece } from '../../generated/types';
+import type { EntryOf, TrajectoryBody, TrajectoryPiece } from '../../generated/types';
 import type { Action } from '../../shared/ActionMenu.vue';
 import { fresh, hasKind, ofKind } from '../../shared/entries';
 import { pieceActions as toggles, tell } from '../bench';
@@ -60,17 +60,23 @@ export const tellActions = (e: EntryOf<'trajectory'>): Action[] =>
     ];
   });
 
+/** The curves beside one that are no families: polar, parametric, and graphs of functions. */
+const othersOf = (id: string) =>
+  (useBench().document?.shown ?? []).filter(
+    (s): s is EntryOf<'trajectory'> | EntryOf<'curve'> =>
+      s.id !== id && (hasKind(s, 'trajectory') || hasKind(s, 'curve')) && !s.body.family,
+  );
+
+const curveName = (e: EntryOf<'trajectory'> | EntryOf<'curve'>) =>
+  hasKind(e, 'trajectory') ? called(e.body) : e.body.function;
+
 /** Actions that mark where a curve meets another one: polar, parametric, or the graph of a function. */
 export function meetingActions(e: EntryOf<'trajectory'>): Action[] {
   const bench = useBench();
   const own = called(e.body);
-  const others = (bench.document?.shown ?? []).filter(
-    (s) =>
-      s.id !== e.id &&
-      ((hasKind(s, 'trajectory') && !s.body.family) || (hasKind(s, 'curve') && !s.body.family)),
-  );
+  const others = othersOf(e.id);
   return others.map((other) => {
-    const name = hasKind(other, 'trajectory') ? called(other.body) : (other.body as CurveBody).function;
+    const name = curveName(other);
     const there = parts(e.id).find((p) => p.body.piece === 'meetings' && p.body.other === other.id);
     const entry = fresh(
       'trajectoryPart',
@@ -101,20 +107,26 @@ export function transformActions(e: EntryOf<'trajectory'>): Action[] {
   }));
 }
 
+/** What a closed curve encloses together with another one, or without it; over or under a graph. */
+function regionWords(name: string, other: EntryOf<'trajectory'> | EntryOf<'curve'>, common: boolean): string {
+  if (hasKind(other, 'curve'))
+    return `what ${name} encloses ${common ? 'under' : 'over'} ${curveName(other)}`;
+  return common
+    ? `what ${name} and ${curveName(other)} both enclose`
+    : `what ${name} encloses and ${curveName(other)} does not`;
+}
+
 /** Actions that shade what lies between a closed curve and another one. */
 export function regionActions(e: EntryOf<'trajectory'>): Action[] {
   const bench = useBench();
   if (e.body.family) return [];
   const name = called(e.body);
-  const others = ofKind(bench.document?.shown, 'trajectory').filter((t) => !t.body.family && t.id !== e.id);
-  return others.flatMap((other) =>
+  return othersOf(e.id).flatMap((other) =>
     [false, true].map((common) => {
       const there = parts(e.id).find(
         (p) => p.body.piece === 'region' && p.body.other === other.id && !!p.body.common === common,
       );
-      const what = common
-        ? `what ${name} and ${called(other.body)} both enclose`
-        : `what ${name} encloses and ${called(other.body)} does not`;
+      const what = regionWords(name, other, common);
       const entry = fresh(
         'trajectoryPart',
         { of: e.id, piece: 'region', other: other.id, common },
