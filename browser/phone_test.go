@@ -45,6 +45,45 @@ func swipe(t *testing.T, page *rod.Page, x, from, to float64) {
 	moveFingers(t, page, [2]proto.Point{{X: x, Y: from}, {X: x, Y: to}})
 }
 
+// pullUp opens the folio's sheet where it is one, as on a phone.
+func pullUp(t *testing.T, page *rod.Page) {
+	t.Helper()
+	if ask[bool](t, page, `() => [...document.querySelectorAll('.grip[aria-expanded=false]')].some(e => e.getClientRects().length > 0)`) {
+		click(t, one(t, page, ".grip"))
+		one(t, page, ".grip[aria-expanded=true]")
+	}
+}
+
+// On a phone the folio is a sheet at the lower edge: a tap pulls it up half way, so that the stage stays in sight above it, a finger on
+// its grip all the way up and down again; a formula is opened in it by itself.
+func TestOnAPhoneTheFolioIsASheetThatIsPulledUp(t *testing.T) {
+	page := visit(t, 390, 844)
+	signInDemo(t, page)
+	byTouch(t, page, 390, 844)
+	copyBench(t, page, fountain)
+	sheet := func() [2]float64 {
+		return ask[[2]float64](t, page, `() => { const b = document.querySelector('.folio').getBoundingClientRect(); return [b.top, b.bottom]; }`)
+	}
+	assert.InDelta(t, 844, sheet()[1], 1, "at the lower edge")
+	assert.Less(t, sheet()[1]-sheet()[0], 60.0, "only its grip is in sight")
+	assert.False(t, ask[bool](t, page, `() => document.querySelector('[aria-label=Stated]').checkVisibility()`), "and nothing in it is come to by Tab")
+	click(t, one(t, page, ".grip"))
+	until(t, page, `() => document.querySelector('.stage').getBoundingClientRect().bottom <= document.querySelector('.folio').getBoundingClientRect().top + 1`)
+	saying(t, page, ".folio button", "^findings$")
+	grip := func(to float64) {
+		t.Helper()
+		from := sheet()[0] + 20
+		moveFingers(t, page, [2]proto.Point{{X: 195, Y: from}, {X: 195, Y: to}})
+	}
+	grip(40)
+	until(t, page, `() => document.querySelector('.folio').getBoundingClientRect().top < 120`)
+	grip(820)
+	until(t, page, `() => document.querySelector('.folio').getBoundingClientRect().top > 780`)
+	assert.Equal(t, "false", *one(t, page, ".grip").MustAttribute("aria-expanded"))
+	newBench(t, page)
+	until(t, page, `() => document.activeElement.getAttribute('aria-label') === 'Statement'`)
+}
+
 // Two fingers on a phone zoom where they are and move what is seen, a plane as well as space, which they do not turn; the page stays
 // where it is.
 func TestTwoFingersZoomAndMove(t *testing.T) {

@@ -62,6 +62,7 @@ var standpoints = []standpoint{
 	{"a curve in space", benchOf("The gull's flight")},
 	{"the data desk", func(t *testing.T, page *rod.Page) {
 		benchOf("A slip in the tide table")(t, page)
+		pullUp(t, page)
 		click(t, saying(t, page, "[aria-label=Stated] button", "^open the table|^table"))
 		one(t, page, `[data-cell="0/0"]`)
 	}},
@@ -114,6 +115,7 @@ func TestNoStateShutsAnyoneOut(t *testing.T) {
 				until(t, page, `key => document.documentElement.dataset.theme === key`, key)
 				assertAccessible(t, page, from.name)
 				states = append(states, from.name)
+				pullUp(t, page)
 				for _, o := range openers(t, page) {
 					if looked[of+o.Sort] || !openIt(t, page, o.Words) {
 						continue

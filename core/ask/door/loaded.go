@@ -131,7 +131,7 @@ const barTicks = 20
 
 func dial(d *evaluate.Demonstration, p *evaluate.Parameter) DialView {
 	v := DialView{ID: p.Stated.ID, Name: p.Stated.Name, LaTeX: expr.LaTeXName(p.Stated.Name), Colour: p.Stated.Colour,
-		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Zero: p.Fraction(0), Degrees: p.Degrees}
+		From: endText(d, p.Stated.From, p.From), To: endText(d, p.Stated.To, p.To), Low: p.From, High: p.To, Zero: p.Fraction(0), Degrees: p.Degrees}
 	span := p.To - p.From
 	step := math.Pow(10, math.Floor(math.Log10(span/barTicks)))
 	for _, m := range []float64{1, 2, 5, 10} {

@@ -329,14 +329,17 @@ type FunctionView struct {
 
 // DialView is a parameter's dial.
 type DialView struct {
-	ID     string    `json:"id"`
-	Name   string    `json:"name"`
-	LaTeX  string    `json:"latex"`
-	Colour int       `json:"colour"`
-	From   string    `json:"from"`
-	To     string    `json:"to"`
-	Zero   float64   `json:"zero"` // share of the bar at which 0 lies, held within it
-	Ticks  []float64 `json:"ticks"`
+	ID     string `json:"id"`
+	Name   string `json:"name"`
+	LaTeX  string `json:"latex"`
+	Colour int    `json:"colour"`
+	From   string `json:"from"`
+	To     string `json:"to"`
+	// Low and High are its ends as numbers.
+	Low   float64   `json:"low"`
+	High  float64   `json:"high"`
+	Zero  float64   `json:"zero"` // share of the bar at which 0 lies, held within it
+	Ticks []float64 `json:"ticks"`
 	// Degrees tells that it is an angle and counts degrees.
 	Degrees bool `json:"degrees,omitempty"`
 }

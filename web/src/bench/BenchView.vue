@@ -312,16 +312,16 @@ onBeforeUnmount(() => {
   .bench > :deep(.under) {
     order: 2;
   }
-  .bench > :deep(.folio) {
-    order: 3;
-  }
   .bench > :deep(.board-bar) {
-    order: 4;
+    order: 3;
     margin-top: auto;
   }
-  .bench > :deep(.folio) {
-    border-left: 0;
-    border-top: 1px solid var(--hairline);
+  /* Room for the folio's sheet, so that what stands under the stage can be scrolled above it. */
+  .bench:not(.presenting) {
+    padding-bottom: 50px;
+  }
+  .bench:not(.presenting):has(> .folio.pulled) {
+    padding-bottom: 54dvh;
   }
   .stage {
     position: sticky;
@@ -368,11 +368,10 @@ onBeforeUnmount(() => {
       'ribbon ribbon' auto
       'stage deck' calc(100dvh - 20px)
       'under under' auto
-      'folio folio' auto
       'bar bar' auto / minmax(0, 1fr) 300px;
   }
   .bench.presenting {
-    grid-template-rows: 0 0 calc(100dvh - 72px) auto 0 auto;
+    grid-template-rows: 0 0 calc(100dvh - 72px) auto auto;
   }
   .bench.presenting > :deep(.head) {
     display: none;
@@ -381,9 +380,8 @@ onBeforeUnmount(() => {
     padding: 6px;
     gap: 6px;
   }
-  .bench > :deep(.folio) {
-    border-left: 0;
-    border-top: 1px solid var(--hairline);
+  .bench:not(.presenting) > :deep(.deck) {
+    padding-bottom: 56px;
   }
 }
 </style>

@@ -5,7 +5,9 @@ const ways: [string, string][] = [
   ['To the dials', '.deck [role="slider"]'],
   ['To the folio', '.folio button'],
 ];
-const go = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus();
+/** Focuses the first that is in sight. */
+const go = (selector: string) =>
+  [...document.querySelectorAll<HTMLElement>(selector)].find((e) => e.getClientRects().length)?.focus();
 </script>
 
 <template>

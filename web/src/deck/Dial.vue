@@ -217,6 +217,12 @@ const sweep = computed<Sweep>(() => props.stated.sweep ?? { way: 'backAndForth',
 .presenting .top {
   flex-wrap: wrap;
 }
+/* Beside the stage of a phone on its side. */
+@media (max-height: 500px) {
+  .dial {
+    padding-inline: 6px;
+  }
+}
 .key {
   flex: none;
   width: 40px;

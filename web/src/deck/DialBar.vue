@@ -15,6 +15,11 @@ const fraction = computed(() => bench.fractions[props.index] ?? 0);
 
 // Moved by transforms, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
 const across = (share: number) => `translateX(${(100 * share).toFixed(2)}cqi)`;
+/** The value as a number, for those who listen: the text says it as it is written. */
+const now = computed(() => {
+  const { low, high } = props.dial;
+  return Number((low + fraction.value * (high - low)).toPrecision(6));
+});
 const filled = computed(() => {
   const { zero } = props.dial;
   const width = Math.abs(fraction.value - zero).toFixed(4);
@@ -76,9 +81,9 @@ function key(e: KeyboardEvent) {
     role="slider"
     :aria-label="dial.name"
     :aria-valuetext="text"
-    :aria-valuenow="Number(fraction.toFixed(4))"
-    aria-valuemin="0"
-    aria-valuemax="1"
+    :aria-valuenow="now"
+    :aria-valuemin="dial.low"
+    :aria-valuemax="dial.high"
     @keydown="key"
     @pointerdown="grab"
     @pointermove="pull"

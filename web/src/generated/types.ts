@@ -1044,6 +1044,9 @@ export interface DialView {
   colour: number;
   from: string;
   to: string;
+  /** Low and High are its ends as numbers. */
+  low: number;
+  high: number;
   /** share of the bar at which 0 lies, held within it */
   zero: number;
   ticks: number[];
