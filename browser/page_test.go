@@ -66,7 +66,8 @@ func openPage(t *testing.T, browser *rod.Browser, width, height int) *rod.Page {
 	page = page.Timeout(3 * time.Minute)
 	require.NoError(t, page.SetViewport(&proto.EmulationSetDeviceMetricsOverride{Width: width, Height: height, DeviceScaleFactor: 1}))
 	observe(t, page)
-	t.Cleanup(func() { _ = page.Close() })
+	// So that a page which would lose something is not asked whether it may be left.
+	t.Cleanup(func() { _, _ = proto.TargetCloseTarget{TargetID: page.TargetID}.Call(browser) })
 	return page
 }
 

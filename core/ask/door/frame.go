@@ -44,6 +44,9 @@ func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
 		return true
 	}
 	p := door.d.Parameters[i]
+	if p.HasRested(start, elapsed) {
+		return true
+	}
 	way, seconds := document.BackAndForth, 6.0
 	if s := p.Stated.Sweep; s != nil {
 		way, seconds = s.Way, s.Seconds
@@ -53,6 +56,7 @@ func (door *Door) SweepDial(i int, start, elapsed float64) (ended bool) {
 		value, ended = stop, true
 	}
 	if ended {
+		p.Rest(start, elapsed)
 		door.d.Set(i, value)
 	} else {
 		door.d.Pass(i, value)

@@ -58,6 +58,28 @@ func TestASweepRunsItsWay(t *testing.T) {
 	}
 }
 
+// The page asks for the next moment before it has heard that the sweep rests: the dial stays where it rests, and goes on only when it is
+// swept from there.
+func TestASweepThatRestsStaysThoughMoreWasAskedFor(t *testing.T) {
+	d := parabola(t)
+	for i := range d.Stated {
+		if d.Stated[i].Name == "a" {
+			d.Stated[i].From, d.Stated[i].To = "0", "4"
+			d.Stated[i].Sweep = &document.Sweep{Way: document.Once, Seconds: 4, Every: "1"}
+		}
+	}
+	it := loaded(t, d)
+	assert.False(t, it.SweepDial(0, 0, 0.9))
+	assert.True(t, it.SweepDial(0, 0, 1.1))
+	assert.True(t, it.SweepDial(0, 0, 1.3), "asked for before")
+	assert.InDelta(t, 1, value(t, it, 0), 1e-9)
+	assert.False(t, it.SweepDial(0, 0.25, 0.5))
+	assert.InDelta(t, 1.5, value(t, it, 0), 1e-6)
+	it.SetDial(0, 0)
+	assert.False(t, it.SweepDial(0, 0, 0.5), "swept once more from its first start")
+	assert.InDelta(t, 0.5, value(t, it, 0), 1e-6)
+}
+
 func TestADialGoesByItsSteps(t *testing.T) {
 	it := loaded(t, parabola(t))
 	it.SetDial(1, 1)

@@ -17,6 +17,7 @@ type Parameter struct {
 	decimals int
 	stops    []float64
 	paces    []stretch
+	rested   rested
 	// passing tells that the value is one on the way to another, which is written no finer than the steps.
 	passing bool
 	// Degrees tells that it is an angle and counts degrees.

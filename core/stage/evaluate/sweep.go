@@ -54,6 +54,18 @@ func (p *Parameter) RestsOn(to float64, round bool) (stop float64, is bool) {
 	return stop, is && (up && stop <= to || !up && stop >= to)
 }
 
+// rested is the sweep that has come to rest last: its start, and the seconds that it took.
+type rested struct{ start, elapsed float64 }
+
+// Rest keeps that a sweep has come to rest; HasRested tells of a moment of it that comes after that. Such a moment may have been asked for
+// before whoever asks has heard of the rest.
+func (p *Parameter) Rest(start, elapsed float64) { p.rested = rested{start, elapsed} }
+
+// HasRested tells that a sweep from a start has come to rest before so many seconds were over.
+func (p *Parameter) HasRested(start, elapsed float64) bool {
+	return p.rested.elapsed > 0 && p.rested.start == start && elapsed >= p.rested.elapsed
+}
+
 // stretch is a part of a dial's bar, as shares of it, whose values take times as long as the usual ones.
 type stretch struct{ from, to, times float64 }
 
