@@ -297,15 +297,31 @@ func TestWhatIsBeingTypedInATableStaysWhileItIsScrolled(t *testing.T) {
 	require.NoError(t, l.page.InsertText("77"))
 	ask[any](t, l.page, `() => { document.querySelector('.desk .grid').scrollTop = 5000; }`)
 	until(t, l.page, `() => document.querySelector('[data-cell="150/1"]')?.textContent.trim() === '3.5'`)
-	assert.True(t, ask[bool](t, l.page, `() => {
-		const rows = [...document.querySelectorAll('.desk .grid [role="row"]')];
-		return rows.every(r => r.querySelector('[data-cell]').dataset.cell === (r.ariaRowIndex - 1) + '/0') &&
-			rows.every((r, k) => !k || Number(rows[k - 1].ariaRowIndex) < Number(r.ariaRowIndex));
-	}`), "each element holds its row, in their order")
-	assert.Equal(t, "1/1", ask[string](t, l.page, `() => document.activeElement.dataset.cell`))
+	const own = `() => [...document.querySelectorAll('.desk .grid [role="row"]')].every(r => r.querySelector('[data-cell]').dataset.cell === (r.ariaRowIndex - 1) + '/0')`
+	assert.True(t, ask[bool](t, l.page, own), "each element holds its row")
+	for _, to := range []int{2000, 500, 120, 30, 0} {
+		ask[any](t, l.page, `async to => {
+			const box = document.querySelector('.desk .grid');
+			const from = box.scrollTop;
+			for (let i = 1; i <= 5; i++) { box.scrollTop = from + (to - from) * i / 5; await new Promise(requestAnimationFrame); }
+		}`, to)
+		until(t, l.page, `row => !!document.querySelector('[data-cell="' + row + '/0"]')`, to/34+4)
+		assert.Equal(t, "1/1 77", ask[string](t, l.page, `() => document.activeElement.dataset.cell + ' ' + document.activeElement.value`))
+	}
+	press(t, l.page, input.Tab)
+	until(t, l.page, `() => document.activeElement?.dataset.cell === '2/0'`)
+	until(t, l.page, `() => parvix.document().stated[0].columns[1].cells[1] === '77'`)
+	require.NoError(t, l.page.KeyActions().Press(input.ShiftLeft).Type(input.Tab).Release(input.ShiftLeft).Do())
+	until(t, l.page, `() => document.activeElement?.matches('input[data-cell="1/1"]')`)
 	press(t, l.page, input.Enter)
-	until(t, l.page, `() => /77/.test(parvix.document().stated[0].columns[1].cells[1])`)
 	until(t, l.page, `() => document.activeElement?.dataset.cell === '2/1'`)
+	// When nobody types any more the rows are read in their order.
+	require.NoError(t, one(t, l.page, `[aria-label="Close the table"], .desk button`).Focus())
+	until(t, l.page, `() => {
+		const rows = [...document.querySelectorAll('.desk .grid [role="row"]')].map(r => Number(r.ariaRowIndex));
+		return rows.every((r, k) => !k || rows[k - 1] < r);
+	}`)
+	assert.True(t, ask[bool](t, l.page, own), "each element holds its row")
 }
 
 // Where nothing was measured the table tells, in a paler colour, what the function says; typing there begins with an empty field.

@@ -4,6 +4,7 @@ import { defaultRangeExtractor, useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import type { Column } from '../generated/types';
 import GridRow from './GridRow.vue';
+import { isComputed } from './table';
 
 const props = defineProps<{
   columns: Column[];
@@ -56,18 +57,26 @@ const virtual = useVirtualizer(
 const elements = new Map<number, number>();
 const spare: number[] = [];
 const inSight = shallowRef<{ row: number; start: number; element: number }[]>([]);
+// While the table is scrolled they keep their order: one that is moved among the others is laid out anew with all its cells, and would
+// lose the focus. At rest they stand as they are read.
 watch(
-  () => virtual.value.getVirtualItems(),
-  (items) => {
+  () => [virtual.value.getVirtualItems(), virtual.value.isScrolling || atHand.value >= 0] as const,
+  ([items, stay]) => {
     const wanted = new Set(items.map(({ index }) => index));
     for (const [row, element] of elements) {
       if (!wanted.has(row) && elements.delete(row)) spare.push(element);
     }
-    inSight.value = items.map(({ index: row, start }) => {
+    const list = items.map(({ index: row, start }) => {
       const element = elements.get(row) ?? spare.pop() ?? elements.size;
       elements.set(row, element);
       return { row, start, element };
     });
+    if (stay) {
+      const order = new Map(inSight.value.map(({ element }, place) => [element, place]));
+      const placeOf = (element: number) => order.get(element) ?? order.size + element;
+      list.sort((a, b) => placeOf(a.element) - placeOf(b.element));
+    }
+    inSight.value = list;
   },
   { immediate: true },
 );
@@ -104,11 +113,13 @@ function change(e: Event) {
   if (cell) emit('set', cell.row, cell.column, cell.input.value.trim());
 }
 
+/** The row of a cell that is about to be typed in, or is; −1 for what is none. */
+const rowOf = (e: EventTarget | null) =>
+  Number((e as HTMLElement | null)?.closest<HTMLElement>('[data-cell]')?.dataset.cell?.split('/')[0] ?? -1);
+
 function take(e: FocusEvent) {
-  const cell = cellIn(e);
-  if (!cell) return;
-  atHand.value = cell.row;
-  emit('row', cell.row);
+  atHand.value = rowOf(e.target);
+  if (cellIn(e)) emit('row', atHand.value);
 }
 
 function key(e: KeyboardEvent) {
@@ -119,11 +130,23 @@ function key(e: KeyboardEvent) {
   const atEnd = input.selectionStart === input.value.length;
   if (e.key === 'Enter' || e.key === 'ArrowDown') void then(input, row + (e.shiftKey ? -1 : 1), column);
   else if (e.key === 'ArrowUp') void then(input, row - 1, column);
-  else if (e.key === 'ArrowLeft' && atStart && column > 0) void then(input, row, column - 1);
+  else if (e.key === 'Tab' && beside(row, column, e.shiftKey ? -1 : 1)) {
+    const [r, c] = beside(row, column, e.shiftKey ? -1 : 1)!;
+    void then(input, r, c);
+  } else if (e.key === 'ArrowLeft' && atStart && column > 0) void then(input, row, column - 1);
   else if (e.key === 'ArrowRight' && atEnd && column < props.columns.length - 1)
     void then(input, row, column + 1);
   else if (!command(e, input, row, props.columns[column]?.cells?.[row] ?? '')) return;
   e.preventDefault();
+}
+
+/** The next cell that is typed in, or the one before; undefined beyond the table. */
+function beside(row: number, column: number, way: 1 | -1): [number, number] | undefined {
+  const typed = props.columns.flatMap((c, k) => (isComputed(c) ? [] : [k]));
+  const at = typed.indexOf(column) + way;
+  if (typed[at] !== undefined) return [row, typed[at]];
+  const next = row + way;
+  return next < 0 || next >= count.value ? undefined : [next, typed.at(way > 0 ? 0 : -1)!];
 }
 
 /** What a key does to a row, or to what is being typed; whether it does anything. */
@@ -169,7 +192,7 @@ defineExpose({ go });
       role="rowgroup"
       @change="change"
       @focusin="take"
-      @focusout="atHand = -1"
+      @focusout="atHand = rowOf($event.relatedTarget)"
       @keydown="key"
       @paste="paste"
     >

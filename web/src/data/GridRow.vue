@@ -36,12 +36,16 @@ async function open(column: number) {
 const textOf = (c: Column) => c.cells?.[props.row] ?? '';
 /** What a function says where nothing stands. */
 const saidOf = (c: Column, k: number) => (textOf(c) ? '' : (props.filled[k]?.[props.row] ?? ''));
-const spokenOf = (c: Column, k: number) => {
-  const said = saidOf(c, k);
-  return textOf(c) || (said ? `empty, about ${said} by the function` : 'empty');
-};
 const labelOf = (c: Column, k: number) =>
   `${c.name}, row ${props.row + 1}${props.doubt && k === props.doubted ? `: stands out, ${props.doubt}` : ''}`;
+
+/** A cell in which a number stands is told by it, its row and its column; a name for each would cost a scroll its frames. */
+const nameOf = (c: Column, k: number) => {
+  const said = saidOf(c, k);
+  if (textOf(c))
+    return props.doubt && k === props.doubted ? `${textOf(c)}: stands out, ${props.doubt}` : undefined;
+  return `${labelOf(c, k)}: ${said ? `empty, about ${said} by the function` : 'empty'}`;
+};
 
 /** Writes into a cell what stands there when that changes, and only then: what is being typed is not written over. */
 const vStands = {
@@ -101,7 +105,7 @@ const vStands = {
       <button
         v-else
         :data-cell="`${row}/${k}`"
-        :aria-label="`${labelOf(c, k)}: ${spokenOf(c, k)}`"
+        :aria-label="nameOf(c, k)"
         :class="{ doubt: doubt && k === doubted }"
         :title="k === doubted ? doubt : undefined"
         @focusin="open(k)"

@@ -83,6 +83,13 @@ const isListed = (e: Entry) => {
   const whole = wholeOf(e);
   return !whole || unfolded.value.has(whole) || bench.editing === e.id || !!bench.problemOf(e.id);
 };
+/** The entries in their order, each followed by its parts that are unfolded. */
+const listed = computed(() => {
+  type Row = (typeof rows.value)[number];
+  const under = (whole?: string): Row[] =>
+    rows.value.filter((r) => wholeOf(r.entry) === whole).flatMap((r) => [r, ...under(r.entry.id)]);
+  return under().filter((r) => isListed(r.entry));
+});
 // What has just been added is seen.
 watch(
   () => rows.value.map((r) => r.entry.id),
@@ -106,10 +113,7 @@ function unfold(id: string) {
     </PartHead>
     <LookTogether v-if="together.length" :ids="together" @close="chosenForLook = []" />
     <ul>
-      <template
-        v-for="{ entry, kind, name, sentence } in rows.filter((r) => isListed(r.entry))"
-        :key="entry.id"
-      >
+      <template v-for="{ entry, kind, name, sentence } in listed" :key="entry.id">
         <li v-if="bench.editing === entry.id"><ShownForm :entry="entry" /></li>
         <EntryRow
           v-else
