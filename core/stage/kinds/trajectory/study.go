@@ -110,20 +110,28 @@ func areaInside(d evaluate.Moment, m *Live) (area float64, exact bool) {
 		pole := func(float64) float64 { return 0 }
 		return curves.RegionArea(curves.Between(m.Outline(d), pole, false)), true
 	}
-	x, y, round := make([]float64, 0, insidePlaces), make([]float64, 0, insidePlaces), 0.0
-	for k := range insidePlaces {
-		at := m.From + (m.To-m.From)*float64(k)/insidePlaces
-		p, q := m.Place(at), m.Velocity(at)
-		round += (p.X*q.Y - p.Y*q.X) / 2 * (m.To - m.From) / insidePlaces
-		if math.IsNaN(p.X+p.Y) || math.IsInf(p.X+p.Y, 0) {
+	at := make([]float64, insidePlaces)
+	for k := range at {
+		at[k] = m.From + (m.To-m.From)*float64(k)/insidePlaces
+	}
+	x, y := m.Curve.All(at, m.in)
+	for k := range at {
+		if math.IsNaN(x[k]+y[k]) || math.IsInf(x[k]+y[k], 0) {
 			return math.NaN(), false
 		}
-		x, y = append(x, p.X), append(y, p.Y)
 	}
 	area, simple := curves.Inside(x, y)
+	if !simple {
+		return area, false
+	}
+	round := 0.0
+	for k, t := range at {
+		v := m.Velocity(t)
+		round += (x[k]*v.Y - y[k]*v.X) / 2 * (m.To - m.From) / insidePlaces
+	}
 	// Around once and the same way it is ∮(x dy − y dx)/2, which the trapezoidal rule gives to all digits over a period (Trefethen and
 	// Weideman, The Exponentially Convergent Trapezoidal Rule).
-	if simple && math.Abs(math.Abs(round)-area) <= insideSlack*area {
+	if math.Abs(math.Abs(round)-area) <= insideSlack*area {
 		return math.Abs(round), true
 	}
 	return area, false
