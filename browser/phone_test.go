@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -82,6 +83,10 @@ func TestOnAPhoneTheFolioIsASheetThatIsPulledUp(t *testing.T) {
 	assert.Equal(t, "false", *one(t, page, ".grip").MustAttribute("aria-expanded"))
 	newBench(t, page)
 	until(t, page, `() => document.activeElement.getAttribute('aria-label') === 'Statement'`)
+	write(t, one(t, page, `input[aria-label="Statement"]`), "f(x) = a x²")
+	press(t, page, input.Enter)
+	one(t, page, ".grip[aria-expanded=false]")
+	until(t, page, `() => document.querySelector('.dial [role=slider]').getBoundingClientRect().bottom < document.querySelector('.folio').getBoundingClientRect().top`)
 }
 
 // Two fingers on a phone zoom where they are and move what is seen, a plane as well as space, which they do not turn; the page stays

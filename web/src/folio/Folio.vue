@@ -13,17 +13,23 @@ const pulled = ref(0);
 const half = 0.54;
 const whole = 0.9;
 
-// What is about to be typed is in sight.
+/** Whether the sheet came up by itself. */
+let came = false;
+// What is about to be typed is in sight; when it is kept, what it has brought is: the stage and its dials.
 watch(
   () => bench.editing,
   (editing) => {
-    if (editing && !pulled.value) pull(half);
+    if (editing && !pulled.value) {
+      pull(half);
+      came = true;
+    } else if (!editing && came) pull(0);
   },
 );
 
 /** Pulls the sheet up or down; what stands above it on a phone is the stage. */
 function pull(share: number) {
   pulled.value = share;
+  came = false;
   void nextTick(() => {
     if (!share || !folio.value || getComputedStyle(folio.value).position !== 'fixed') return;
     const above =
