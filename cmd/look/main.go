@@ -14,6 +14,7 @@ import (
 	"parvix/core/stage/document"
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/legible"
+	"parvix/core/stage/sample"
 	"parvix/demo"
 	"parvix/export/svg"
 )
@@ -109,7 +110,7 @@ const dragged, share = 90, 1.0 / 3
 // drag takes each dial along its bar and counts the labels, and those that change sides more than once on the way.
 func drag(e *evaluate.Demonstration, panel int, width, height float64) (changes, moved int) {
 	for dial, p := range e.Parameters {
-		var c compose.Composer
+		c := compose.Composer{Tolerance: sample.Moving}
 		var turns legible.Turns
 		far := (p.To - p.From) * share
 		if p.Value-p.From > p.To-p.Value {

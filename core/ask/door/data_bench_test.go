@@ -10,6 +10,7 @@ import (
 	"parvix/core/stage/evaluate"
 	"parvix/core/stage/kinds/curve"
 	"parvix/core/stage/kinds/scatter"
+	"parvix/core/stage/sample"
 )
 
 // Ten thousand points with a curve whose dial moves, and a logistic model of 200 points of which one is dragged.
@@ -34,7 +35,7 @@ func BenchmarkData(b *testing.B) {
 	}
 	b.Run("10000PointsDial", func(b *testing.B) {
 		e := evaluate.Load(table(10000, nil), nil)
-		var c compose.Composer
+		c := compose.Composer{Tolerance: sample.Moving}
 		for i := 0; b.Loop(); i++ {
 			e.Set(0, 0.5+0.01*float64(i%50))
 			c.Compose(e.Frame(0, 1200, 800))

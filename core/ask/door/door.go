@@ -21,7 +21,7 @@ type Door struct {
 	floats    []float32
 	texts     []byte
 	sent      []sent // by panel
-	// moving tells that a hand moves something: surfaces are drawn of fewer cells until it rests.
+	// moving tells that a hand moves something: surfaces are drawn of fewer cells, lines of fewer points until it rests.
 	moving bool
 }
 

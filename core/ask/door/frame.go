@@ -10,6 +10,7 @@ import (
 	"parvix/core/stage/kinds/circle"
 	"parvix/core/stage/kinds/steps"
 	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
 	"parvix/core/stage/view"
 )
 
@@ -295,8 +296,8 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 		return false
 	}
 	d := door.d
-	if c.Cells = 0; door.moving {
-		c.Cells = compose.MovingCells
+	if c.Cells, c.Tolerance = 0, 0; door.moving {
+		c.Cells, c.Tolerance = compose.MovingCells, sample.Moving
 	}
 	p := c.Compose(d.Frame(panel, width, height))
 	sent := door.sentTo(panel)

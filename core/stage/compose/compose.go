@@ -54,6 +54,8 @@ type Composer struct {
 	MeshX, MeshY []bool
 	// Cells is about how many cells a surface has along an axis; 0 stands for the usual.
 	Cells int
+	// Tolerance is by how many pixels a line may leave its curve; 0 stands for sample.AtRest.
+	Tolerance float64
 	// box are the edges of space's box.
 	box     [][2][2]float64
 	ground  view.View

@@ -1,6 +1,7 @@
 package compose
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -26,6 +27,8 @@ type Drawn struct {
 	bands  [][]sample.Column
 	// coarse tells that it took too much work.
 	coarse bool
+	// tolerance is by how many pixels the lines may leave the curve.
+	tolerance float64
 }
 
 // Sampled gives the lines kept under a key, sampled again where the source or the view has changed; id is the entry's.
@@ -39,8 +42,8 @@ func (c *Composer) Sampled(key, id string, from Source, in []float64) *Drawn {
 		drawn = &Drawn{}
 		c.curves[key] = drawn
 	}
-	if drawn.source != from || drawn.view != v {
-		drawn.source, drawn.view = from, v
+	if drawn.source != from || drawn.view != v || coarser(drawn.tolerance, c.Tolerance) {
+		drawn.source, drawn.view, drawn.tolerance, c.sampler.Tolerance = from, v, c.Tolerance, c.Tolerance
 		c.CountRun(id)
 		c.sampler.Allowed = c.Share()
 		drawn.keep(c.sampler.Curve(from.Function, in,
@@ -49,6 +52,11 @@ func (c *Composer) Sampled(key, id string, from Source, in []float64) *Drawn {
 	}
 	c.Spend(id, 0, drawn.coarse)
 	return drawn
+}
+
+// coarser tells that what was drawn with a tolerance is not as fine as is wanted now.
+func coarser(drawn, wanted float64) bool {
+	return cmp.Or(drawn, sample.AtRest) > cmp.Or(wanted, sample.AtRest)
 }
 
 // Share is what one curve or region may take of the picture's work, in operations.
@@ -140,6 +148,8 @@ type Trail struct {
 	sample.Trail
 	// Length is in pixels.
 	Length float64
+	// tolerance is by how many pixels it may leave the curve.
+	tolerance float64
 }
 
 // Run is a curve that is run through: the curve at a stamp, its interval, and the width of a pixel.
@@ -163,8 +173,9 @@ func (c *Composer) TrailOf(id string, k int, run Run, in []float64) *Trail {
 	}
 	key := trailKey{id, k}
 	drawn := c.trails[key]
-	if drawn == nil || drawn.Run != run {
-		drawn = &Trail{Run: run, Trail: c.trailer.Trail(run.Curve, in, run.From, run.To, run.Pixel)}
+	if drawn == nil || drawn.Run != run || coarser(drawn.tolerance, c.Tolerance) {
+		c.trailer.Tolerance = c.Tolerance
+		drawn = &Trail{Run: run, tolerance: c.Tolerance, Trail: c.trailer.Trail(run.Curve, in, run.From, run.To, run.Pixel)}
 		drawn.Length = LengthOf(drawn.Points, run.Pixel, run.Pixel)
 		c.trails[key] = drawn
 		c.CountRun(id)

@@ -18,6 +18,7 @@ import (
 	"parvix/core/stage/kinds/region"
 	"parvix/core/stage/legible"
 	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
 	"parvix/core/stage/stagetest"
 )
 
@@ -92,7 +93,7 @@ func TestALabelDoesNotGoBackAndForth(t *testing.T) {
 	_, e := stagetest.WithParameter(t, "x² − 2", document.Entry{ID: "c", Body: &curve.Body{Function: "f"}},
 		document.Entry{ID: "p", Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "P", X: "a", Y: "f(a)"}},
 		document.Entry{ID: "q", Look: document.Look{Label: document.LabelCoordinates}, Body: &point.Body{Name: "Q", X: "−3 − a", Y: "a"}})
-	var c compose.Composer
+	c := compose.Composer{Tolerance: sample.Moving}
 	var turns legible.Turns
 	for k := range 90 {
 		e.Set(0, 3-6*float64(k)/90)

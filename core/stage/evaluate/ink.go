@@ -72,7 +72,7 @@ func (k *Ink) End(v view.View) {
 	for i := 0; i < len(last.Points); i += 2 {
 		line = append(line, sample.Point{X: last.Points[i], Y: last.Points[i+1]})
 	}
-	line = sample.Thin(line, sx, sy)
+	line = sample.Thin(line, sx, sy, sample.Moving)
 	points := make([]float64, 0, 2*len(line))
 	for _, p := range line {
 		points = append(points, p.X, p.Y)

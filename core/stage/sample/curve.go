@@ -51,14 +51,19 @@ type Curve struct {
 
 // Limits and tolerances, in pixels where a length.
 const (
-	MaxPoints     = 4000
-	firstStep     = 4.0
-	bendTolerance = 0.2
-	thinTolerance = 0.2
-	maxHalvings   = 11
-	finestPiece   = 0.25
+	MaxPoints   = 4000
+	firstStep   = 4.0
+	maxHalvings = 11
+	finestPiece = 0.25
 	// How far beyond the window a line is followed, in window heights.
 	overshoot = 1.5
+)
+
+// By how many pixels a line may leave its curve. At rest, and in a picture that is printed, no corner is to be seen in a thick line that
+// bends; while a hand moves it a line of fewer points is drawn in less time.
+const (
+	AtRest = 0.05
+	Moving = 0.2
 )
 
 // probes are the shares of a step at which it is probed, one after the other: a little off its middle, where a curve that
@@ -71,6 +76,7 @@ type Sampler struct {
 	points   []Point
 	xs, ys   []float64
 	next     []Point
+	right    []Point // the line before it is made smooth
 	mids     []float64
 	values   []float64
 	bends    []bool
@@ -82,6 +88,8 @@ type Sampler struct {
 	columns  []Column
 	bandsNow [][]Column // of the piece at hand
 	check    survey
+	// Tolerance is by how many pixels a line may leave its curve; 0 stands for AtRest.
+	Tolerance float64
 	// Allowed bounds the work of one curve, in operations; 0 means as much as a curve may take that is drawn alone.
 	Allowed float64
 	// Spent is about what the last curve took.

@@ -1,6 +1,7 @@
 package sample
 
 import (
+	"cmp"
 	"math"
 	"slices"
 )
@@ -76,26 +77,45 @@ func (s *Sampler) fixEnds(from, to breakPoint) {
 
 // refine halves every step off whose straight line the function lies, until none is left or the points are used up.
 func (s *Sampler) refine(f *Function, in []float64, v View) {
-	sx := v.Width / (v.Right - v.Left)
 	s.next = s.next[:0]
 	for i, x := range s.xs {
 		s.next = append(s.next, Point{x, s.ys[i]})
 	}
-	for _, share := range probes {
+	if !s.bend(f, in, v, Moving, true) {
+		s.coarse = s.coarse || s.most < MaxPoints
+		return
+	}
+	// Only when the line is right everywhere the rest of the points and of the work goes into making it smooth, where they suffice for all
+	// of it.
+	if fine := cmp.Or(s.Tolerance, AtRest); fine < Moving && s.Spent < s.allowed/2 {
+		s.right = append(s.right[:0], s.next...)
+		if !s.bend(f, in, v, fine, false) {
+			s.next = append(s.next[:0], s.right...)
+		}
+	}
+}
+
+// bend halves the steps off whose line the function lies by more than the tolerance, in pixels; fresh ones are halved once in any case.
+// false where the points are used up.
+func (s *Sampler) bend(f *Function, in []float64, v View, tolerance float64, fresh bool) (done bool) {
+	sx := v.Width / (v.Right - v.Left)
+	look := lens(v, tolerance)
+	done = true
+	for k, share := range probes {
 		s.bends = resize(s.bends, len(s.next))
 		for i := range s.bends {
 			s.bends[i] = i+1 < len(s.next) && !(len(s.bandsNow) > 0 && inBand(s.bandsNow, (s.next[i].X+s.next[i+1].X)/2, column/sx))
 		}
-		if share != probes[0] {
-			s.keepBent(f, in, v, share)
+		if k > 0 || !fresh {
+			s.keepBent(f, in, look, share)
 		}
-		s.halve(f, in, v, share)
+		done = s.halve(f, in, look, share) && done
 	}
+	return done
 }
 
 // keepBent leaves of the steps those off whose line the function lies at the share of their width.
-func (s *Sampler) keepBent(f *Function, in []float64, v View, share float64) {
-	look := lens(v)
+func (s *Sampler) keepBent(f *Function, in []float64, look seen, share float64) {
 	s.probe(f, in, share)
 	mid := 0
 	for i, asked := range s.bends {
@@ -119,20 +139,19 @@ func (s *Sampler) probe(f *Function, in []float64, share float64) {
 	f.run(&s.machine, s.values, s.mids, in)
 }
 
-// halve cuts the steps that may bend at the share of their width, and their parts as long as these bend.
-func (s *Sampler) halve(f *Function, in []float64, v View, share float64) {
-	look := lens(v)
+// halve cuts the steps that may bend at the share of their width, and their parts as long as these bend; false where the points are used up.
+func (s *Sampler) halve(f *Function, in []float64, look seen, share float64) (done bool) {
 	for range maxHalvings {
 		s.probe(f, in, share)
 		if len(s.mids) == 0 {
-			return
+			break
 		}
 		if len(s.points)+len(s.next)+len(s.mids) > s.most {
-			s.coarse = s.coarse || s.most < MaxPoints
-			return
+			return false
 		}
 		s.merge(look)
 	}
+	return true
 }
 
 // merge puts the computed middles between their neighbours and decides which of the halves bend.
@@ -158,12 +177,12 @@ func (s *Sampler) merge(look seen) {
 	s.bends, s.newBends = s.newBends, s.bends
 }
 
-// seen is what can be seen of a window: its scales in pixels, and how far down and up.
-type seen struct{ sx, sy, low, high float64 }
+// seen is what can be seen of a window: its scales in pixels, how far down and up, and how far off a line is seen to be.
+type seen struct{ sx, sy, low, high, off float64 }
 
-func lens(v View) seen {
+func lens(v View, off float64) seen {
 	beyond := 0.2 * (v.Top - v.Bottom)
-	return seen{v.Width / (v.Right - v.Left), v.Height / (v.Top - v.Bottom), v.Bottom - beyond, v.Top + beyond}
+	return seen{v.Width / (v.Right - v.Left), v.Height / (v.Top - v.Bottom), v.Bottom - beyond, v.Top + beyond, off}
 }
 
 // bends tells whether m lies off the line from p to q by more than the tolerance, where that can be seen.
@@ -179,7 +198,7 @@ func (s seen) bends(p, m, q Point) bool {
 	ex, ey := (m.X-p.X)*s.sx, (m.Y-p.Y)*s.sy
 	cross, square := dx*ey-dy*ex, dx*dx+dy*dy
 	if square == 0 {
-		return ex*ex+ey*ey > bendTolerance*bendTolerance
+		return ex*ex+ey*ey > s.off*s.off
 	}
-	return cross*cross > bendTolerance*bendTolerance*square
+	return cross*cross > s.off*s.off*square
 }

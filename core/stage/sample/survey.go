@@ -153,7 +153,7 @@ func (c *survey) evenly(i, j int, step float64) bool {
 		c.line = append(c.line, Point{c.even[k], y})
 	}
 	grid := i
-	for _, p := range Thin(c.line, c.sx, c.sy) {
+	for _, p := range Thin(c.line, c.sx, c.sy, Moving) {
 		for c.xs[grid] < p.X {
 			grid++
 		}

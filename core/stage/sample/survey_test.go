@@ -117,6 +117,27 @@ func TestLinesStayWithinHalfAPixel(t *testing.T) {
 	}
 }
 
+// At rest a line leaves its function by so little that a thick stroke shows no corners; while a hand moves it, it has fewer points. By how
+// much it turns at a point follows from that: a chord that leaves a circle of radius R by s is √(8Rs) long.
+func TestALineAtRestIsSmooth(t *testing.T) {
+	for _, text := range []string{"x²", "x³ − 3x", "3sin(2x)", "e^(−x²)", "1/(1 + x²)", "12/(1 + 3e^(−2x))", "x sin(x²)"} {
+		f := compile(t, text)
+		for _, v := range windows {
+			var rest sample.Sampler
+			moving := sample.Sampler{Tolerance: sample.Moving}
+			fine, points := 0.0, 0
+			for _, line := range rest.Curve(f, []float64{0}, v).Lines {
+				fine, points = math.Max(fine, farthest(f, line, v)), points+len(line)
+			}
+			assert.LessOrEqual(t, fine, 2.5*sample.AtRest, "%s in %v", text, v)
+			for _, line := range moving.Curve(f, []float64{0}, v).Lines {
+				points -= len(line)
+			}
+			assert.Positive(t, points, "%s in %v: fewer points while it moves", text, v)
+		}
+	}
+}
+
 // farthest is the largest distance in pixels of the function from its line, seen inside the window.
 func farthest(f *sample.Function, line []sample.Point, v sample.View) float64 {
 	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)

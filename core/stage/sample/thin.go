@@ -1,6 +1,9 @@
 package sample
 
-import "math"
+import (
+	"cmp"
+	"math"
+)
 
 // emit keeps the points that the line needs; places without a value end a line.
 func (s *Sampler) emit(v View) {
@@ -24,7 +27,7 @@ func (s *Sampler) emit(v View) {
 	// What was thinned out makes room for the pieces to come.
 	kept := before
 	for i := first; i < len(s.lines); i++ {
-		n := copy(s.points[kept:], Thin(s.lines[i], sx, sy))
+		n := copy(s.points[kept:], Thin(s.lines[i], sx, sy, cmp.Or(s.Tolerance, AtRest)))
 		s.lines[i] = s.points[kept : kept+n : kept+n]
 		kept += n
 	}
@@ -40,14 +43,14 @@ func (s *Sampler) finish(start *int) {
 
 // Thin drops, in place, points that the line between their kept neighbours passes within the tolerance: the cone of
 // directions from the last kept point that stay near all dropped ones narrows with each (the cone form of K. Reumann
-// and A. Witkam's line simplification, 1974). sx and sy are pixels in one unit.
-func Thin(line []Point, sx, sy float64) []Point {
+// and A. Witkam's line simplification, 1974). sx and sy are pixels in one unit, the tolerance is in pixels.
+func Thin(line []Point, sx, sy, tolerance float64) []Point {
 	if len(line) < 3 {
 		return line
 	}
 	kept := 1
 	anchor := line[0]
-	right, left := cone(anchor, line[1], sx, sy)
+	right, left := cone(anchor, line[1], sx, sy, tolerance)
 	for i := 1; i+1 < len(line); i++ {
 		p, q := line[i], line[i+1]
 		dx, dy := (q.X-anchor.X)*sx, (q.Y-anchor.Y)*sy
@@ -57,10 +60,10 @@ func Thin(line []Point, sx, sy float64) []Point {
 			line[kept] = p
 			kept++
 			anchor = p
-			right, left = cone(anchor, q, sx, sy)
+			right, left = cone(anchor, q, sx, sy, tolerance)
 			continue
 		}
-		r, l := cone(anchor, q, sx, sy)
+		r, l := cone(anchor, q, sx, sy, tolerance)
 		if right[0]*r[1]-right[1]*r[0] > 0 {
 			right = r
 		}
@@ -74,11 +77,11 @@ func Thin(line []Point, sx, sy float64) []Point {
 
 // cone gives the directions from a that pass p at the tolerance's distance, clockwise and counter-clockwise, in pixels
 // with y up. A point nearer than the tolerance allows a half plane.
-func cone(a, p Point, sx, sy float64) (right, left [2]float64) {
+func cone(a, p Point, sx, sy, tolerance float64) (right, left [2]float64) {
 	dx, dy := (p.X-a.X)*sx, (p.Y-a.Y)*sy
 	k := 1.0
-	if square := dx*dx + dy*dy; square > thinTolerance*thinTolerance {
-		k = thinTolerance / math.Sqrt(square)
+	if square := dx*dx + dy*dy; square > tolerance*tolerance {
+		k = tolerance / math.Sqrt(square)
 	}
 	return [2]float64{dx + dy*k, dy - dx*k}, [2]float64{dx - dy*k, dy + dx*k}
 }

@@ -1,6 +1,7 @@
 package sample
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -74,7 +75,6 @@ const (
 	// A trail may take so many operations, but has a few places whatever they take.
 	trailWork    = 1e7
 	fewestPlaces = 64
-	trailSagitta = 0.4
 	// longest is how far apart two places may lie, in pixels.
 	longest = 48.0
 	// beyond is how many pixels away a curve counts as gone to infinity.
@@ -83,6 +83,8 @@ const (
 
 // Trailer runs curves through and keeps its memory.
 type Trailer struct {
+	// Tolerance is by how many pixels a line may leave its curve; 0 stands for AtRest.
+	Tolerance       float64
 	machine         program.Machine
 	ts, xs, ys      []float64
 	between, values []float64
@@ -95,11 +97,12 @@ func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
 	n := max(fewestPlaces, min(firstPlaces, most))
 	s.cuts = p.cuts(from, to, in)
 	s.run(p, in, from, to, n)
-	for 2*n <= most && s.sagitta() > trailSagitta*pixel {
+	sagitta := 2 * cmp.Or(s.Tolerance, AtRest) * pixel
+	for 2*n <= most && s.sagitta() > sagitta {
 		s.double(p, in, from, to, n)
 		n *= 2
 	}
-	coarse := 2*n > most && most < mostPlaces && s.sagitta() > trailSagitta*pixel
+	coarse := 2*n > most && most < mostPlaces && s.sagitta() > sagitta
 	trail := s.kept(p, in, pixel)
 	trail.Coarse = coarse
 	return trail
@@ -212,7 +215,7 @@ func (k *keeper) passes(q Point) bool {
 }
 
 func (k *keeper) wait(i int) {
-	right, left := cone(k.last, k.place(i), 1/k.pixel, 1/k.pixel)
+	right, left := cone(k.last, k.place(i), 1/k.pixel, 1/k.pixel, cmp.Or(k.Tolerance, AtRest))
 	if !k.waits || k.right[0]*right[1]-k.right[1]*right[0] > 0 {
 		k.right = right
 	}

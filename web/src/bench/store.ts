@@ -40,7 +40,6 @@ export const useBench = defineStore('bench', () => {
   const { frames: frameCore, answers } = cores();
   const placers = markRaw<(Placer | undefined)[]>([]);
   const frames = markRaw(new Frames(frameCore, place));
-  frames.isCoarse = () => !!document.value?.panels.some((p) => p.kind === 'space');
   const history = useHistory();
   const saving = useSaving((saved) => void takeOver(saved));
   const sweeps = useSweeps(

@@ -53,8 +53,6 @@ export class Frames {
   panels: PanelSize[] = [];
   private marked = false;
   private resting = 0;
-  /** Whether what is drawn of fewer cells while it moves has to be drawn anew when it rests. */
-  isCoarse = () => false;
 
   constructor(
     private readonly core: Core,
@@ -96,7 +94,7 @@ export class Frames {
   private async send() {
     const { since, moves, texts, waiting } = this;
     window.clearTimeout(this.resting);
-    if (moves.some(isContinual) && this.isCoarse()) {
+    if (moves.some(isContinual)) {
       this.resting = window.setTimeout(() => void this.request(['settleLabels']), restsAfter);
     }
     this.wanted = false;

@@ -237,6 +237,7 @@ func (p *Part) cutLines(on *compose.On, axis int, at float64) (lines [][]view.Pl
 	}
 	in, scratch := l.inputs(on.Now), slices.Clone(l.inputs(on.Now))
 	in[1] = at
+	p.sampler.Tolerance = on.Tolerance
 	curve := p.sampler.Curve(f, in, sample.View{Left: low, Right: high, Bottom: q.Box[2][0], Top: q.Box[2][1],
 		Width: (high - low) * q.Units[other], Height: (q.Box[2][1] - q.Box[2][0]) * q.Units[2]})
 	if curve.Coarse {

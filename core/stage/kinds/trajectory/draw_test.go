@@ -31,12 +31,12 @@ func watched(t testing.TB, statement string) (*document.Document, *evaluate.Demo
 
 // offCurve is how far the trail of a polar curve leaves it, at most, in pixels of a window of 6 units in 800 pixels, and how
 // many places it has.
-func offCurve(t *testing.T, formula string) (worst float64, places int) {
+func offCurve(t *testing.T, formula string, tolerance float64) (worst float64, places int) {
 	t.Helper()
 	_, e := watched(t, formula)
 	m := e.Shown[0].Live.(*trajectory.Live)
 	const pixel, between = 6.0 / 800, 8
-	var trailer sample.Trailer
+	trailer := sample.Trailer{Tolerance: tolerance}
 	trail := trailer.Trail(m.Curve, m.Inputs(), m.From, m.To, pixel)
 	for i := 1; i < len(trail.T); i++ {
 		a, b := trail.Points[i-1], trail.Points[i]
@@ -49,11 +49,13 @@ func offCurve(t *testing.T, formula string) (worst float64, places int) {
 	return worst, len(trail.T)
 }
 
-func TestATrailStaysWithinHalfAPixelWithFewPlaces(t *testing.T) {
+func TestATrailThatMovesStaysWithinHalfAPixelWithFewPlaces(t *testing.T) {
 	for formula, most := range map[string]int{"r = 3 sin θ": 120, "r = 1 + cos θ": 120, "r = 2 + cos(101θ/25)/2 + sin(4θ)/5": 4000, "r = θ/9": 200} {
-		worst, places := offCurve(t, formula)
+		worst, places := offCurve(t, formula, sample.Moving)
 		assert.Less(t, worst, 0.5, formula)
 		assert.Less(t, places, most, formula)
+		worst, _ = offCurve(t, formula, sample.AtRest)
+		assert.Less(t, worst, 0.2, "%s at rest", formula)
 	}
 }
 
