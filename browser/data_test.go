@@ -331,8 +331,8 @@ func TestTheTableTellsWhatTheFunctionSaysInItsGaps(t *testing.T) {
 	require.NoError(t, err)
 	d, err = edit.KeepModel(d, d.Stated[0].ID, "x", "y", "linear")
 	require.NoError(t, err)
-	plot := d.Shown[0].Body.(*scatter.Body)
-	plot.Function, plot.Filled = d.Stated[1].Name, true
+	points := d.Shown[0].Body.(*scatter.Body)
+	points.Function, points.Filled = d.Stated[1].Name, true
 	page := visit(t, 1280, 800)
 	signInDemo(t, page)
 	goTo(t, page, "/bench/"+importDocument(t, page, d))

@@ -22,8 +22,8 @@ func lineWithGaps(t *testing.T, filled bool) *document.Document {
 	require.NoError(t, err)
 	d, err = edit.KeepModel(d, d.Stated[0].ID, "x", "y", "linear")
 	require.NoError(t, err)
-	plot := d.Shown[0].Body.(*scatter.Body)
-	plot.Function, plot.Filled = d.Stated[1].Name, filled
+	points := d.Shown[0].Body.(*scatter.Body)
+	points.Function, points.Filled = d.Stated[1].Name, filled
 	return d
 }
 

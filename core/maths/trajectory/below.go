@@ -124,7 +124,8 @@ runs:
 	for runs := mostRuns; runs > 1; runs-- {
 		length := (p.To - p.From) / float64(runs)
 		for k := range places {
-			t := p.From + length*(float64(k)+0.37)/places
+			// All over the interval: a curve may stand still on a part of it.
+			t := p.From + (p.To-length-p.From)*(float64(k)+0.37)/places
 			if !same(p.At(t), p.At(t+length)) {
 				continue runs
 			}

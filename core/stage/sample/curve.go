@@ -1,6 +1,7 @@
 package sample
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -76,7 +77,9 @@ type Sampler struct {
 	points   []Point
 	xs, ys   []float64
 	next     []Point
-	right    []Point // the line before it is made smooth
+	right    []Point // the piece before it is made smooth
+	smooth   bool
+	off      float64 // by how many pixels the piece at hand may leave the function
 	mids     []float64
 	values   []float64
 	bends    []bool
@@ -115,8 +118,8 @@ type breakPoint struct {
 
 // Curve samples f for the inputs in (in[0] is overwritten) over the width of the view.
 func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
-	s.points, s.lines, s.marks = s.points[:0], s.lines[:0], s.marks[:0]
-	s.knots, s.ends, s.columns = s.knots[:0], s.ends[:0], s.columns[:0]
+	s.points, s.lines, s.marks, s.columns = s.points[:0], s.lines[:0], s.marks[:0], s.columns[:0]
+	s.knots, s.ends = s.knots[:0], s.ends[:0]
 	if s.allowed = s.Allowed; s.allowed == 0 {
 		s.allowed = AllowedAlone
 	}
@@ -127,13 +130,30 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	}
 	places, complete := f.finder.Within(s.allowed, v.Left, v.Right, in)
 	s.examine(f, in, v, places)
-	last := breakPoint{x: v.Left, value: f.At(v.Left, in), right: side{kind: restless}}
-	if len(s.ends) > 0 && s.ends[0].x == v.Left {
-		last, s.ends = s.ends[0], s.ends[1:]
+	s.smooth = false
+	s.pieces(f, in, v)
+	// One whose points are few is gone through once more to be smooth: of all of it no piece may lack the points that make it right.
+	if isFew := smoothRoom*len(s.points) <= s.most && smoothRoom*s.Spent <= s.allowed; isFew && !s.coarse && cmp.Or(s.Tolerance, AtRest) < Moving {
+		s.points, s.lines, s.marks, s.columns = s.points[:0], s.lines[:0], s.marks[:0], s.columns[:0]
+		s.smooth = true
+		s.pieces(f, in, v)
+	}
+	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete, s.coarse}
+}
+
+// smoothRoom is how many times the points and the work of a line there have to be before it is made smooth: a quarter of the tolerance
+// takes twice the points.
+const smoothRoom = 3
+
+// pieces samples one piece after the other, from break to break.
+func (s *Sampler) pieces(f *Function, in []float64, v View) {
+	last, ends := breakPoint{x: v.Left, value: f.At(v.Left, in), right: side{kind: restless}}, s.ends
+	if len(ends) > 0 && ends[0].x == v.Left {
+		last, ends = ends[0], ends[1:]
 		last.left = side{kind: absent}
 		s.mark(last)
 	}
-	for _, b := range s.ends {
+	for _, b := range ends {
 		s.piece(f, in, v, last, b)
 		s.mark(b)
 		last = b
@@ -141,7 +161,6 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	if last.x < v.Right {
 		s.piece(f, in, v, last, breakPoint{x: v.Right, value: f.At(v.Right, in), left: side{kind: restless}})
 	}
-	return Curve{s.lines, s.marks, bands(s.columns, v.Width/(v.Right-v.Left)), complete, s.coarse}
 }
 
 // onePlace is how near together places are one on the picture, in pixels: where 1 − 3x³ comes to the end 1 of the arc cosine

@@ -81,25 +81,25 @@ func (s *Sampler) refine(f *Function, in []float64, v View) {
 	for i, x := range s.xs {
 		s.next = append(s.next, Point{x, s.ys[i]})
 	}
-	if !s.bend(f, in, v, Moving, true) {
+	s.off = Moving
+	if !s.bend(f, in, v, true) {
 		s.coarse = s.coarse || s.most < MaxPoints
 		return
 	}
-	// Only when the line is right everywhere the rest of the points and of the work goes into making it smooth, where they suffice for all
-	// of it.
-	if fine := cmp.Or(s.Tolerance, AtRest); fine < Moving && s.Spent < s.allowed/2 {
-		s.right = append(s.right[:0], s.next...)
-		if !s.bend(f, in, v, fine, false) {
-			s.next = append(s.next[:0], s.right...)
+	// Only when the piece is right everywhere it is made smooth, where the points suffice for all of it.
+	if s.smooth {
+		s.off, s.right = cmp.Or(s.Tolerance, AtRest), append(s.right[:0], s.next...)
+		if !s.bend(f, in, v, false) {
+			s.off, s.next = Moving, append(s.next[:0], s.right...)
 		}
 	}
 }
 
-// bend halves the steps off whose line the function lies by more than the tolerance, in pixels; fresh ones are halved once in any case.
+// bend halves the steps off whose line the function lies by more than the tolerance of the piece; fresh ones are halved once in any case.
 // false where the points are used up.
-func (s *Sampler) bend(f *Function, in []float64, v View, tolerance float64, fresh bool) (done bool) {
+func (s *Sampler) bend(f *Function, in []float64, v View, fresh bool) (done bool) {
 	sx := v.Width / (v.Right - v.Left)
-	look := lens(v, tolerance)
+	look := lens(v, s.off)
 	done = true
 	for k, share := range probes {
 		s.bends = resize(s.bends, len(s.next))

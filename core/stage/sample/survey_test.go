@@ -138,6 +138,20 @@ func TestALineAtRestIsSmooth(t *testing.T) {
 	}
 }
 
+// What is made smooth takes no points from the pieces that come after it: of hundreds of branches the last is as right as the first.
+func TestManyPiecesAreAllRightAtRest(t *testing.T) {
+	wide := sample.View{Left: -9, Right: 9, Bottom: -5, Top: 5, Width: 1900, Height: 950}
+	for text, lines := range map[string]int{"1/sin(60x)": 344, "tan(90x)": 517, "tan(20x)": 115} {
+		f := compile(t, text)
+		var s sample.Sampler
+		curve := s.Curve(f, []float64{0}, wide)
+		require.Len(t, curve.Lines, lines, text)
+		for k, line := range curve.Lines {
+			assert.LessOrEqual(t, farthest(f, line, wide), 0.5, "%s, branch %d", text, k)
+		}
+	}
+}
+
 // farthest is the largest distance in pixels of the function from its line, seen inside the window.
 func farthest(f *sample.Function, line []sample.Point, v sample.View) float64 {
 	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)

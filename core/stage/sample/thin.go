@@ -1,9 +1,6 @@
 package sample
 
-import (
-	"cmp"
-	"math"
-)
+import "math"
 
 // emit keeps the points that the line needs; places without a value end a line.
 func (s *Sampler) emit(v View) {
@@ -27,7 +24,7 @@ func (s *Sampler) emit(v View) {
 	// What was thinned out makes room for the pieces to come.
 	kept := before
 	for i := first; i < len(s.lines); i++ {
-		n := copy(s.points[kept:], Thin(s.lines[i], sx, sy, cmp.Or(s.Tolerance, AtRest)))
+		n := copy(s.points[kept:], Thin(s.lines[i], sx, sy, s.off))
 		s.lines[i] = s.points[kept : kept+n : kept+n]
 		kept += n
 	}

@@ -102,7 +102,8 @@ func (s *Trailer) Trail(p *Plane, in []float64, from, to, pixel float64) Trail {
 		s.double(p, in, from, to, n)
 		n *= 2
 	}
-	coarse := 2*n > most && most < mostPlaces && s.sagitta() > sagitta
+	// One that is only not quite smooth is not told to be coarse.
+	coarse := 2*n > most && most < mostPlaces && s.sagitta() > 2*Moving*pixel
 	trail := s.kept(p, in, pixel)
 	trail.Coarse = coarse
 	return trail

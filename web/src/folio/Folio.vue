@@ -63,10 +63,9 @@ function release() {
   );
 }
 
-/** A tap, or a key: what a drag ends with counts for nothing. */
-function toggle() {
-  if (!moved) pull(pulled.value ? 0 : half);
-  moved = false;
+/** A tap, or a key, which has no clicks to count; the click with which a drag ends does nothing. */
+function toggle(e: MouseEvent) {
+  if (!moved || !e.detail) pull(pulled.value ? 0 : half);
 }
 </script>
 
@@ -85,6 +84,7 @@ function toggle() {
       @pointerdown="grab"
       @pointermove="drag"
       @pointerup="release"
+      @pointercancel="release"
       @click="toggle"
     >
       <span>Stated, shown, said</span>
