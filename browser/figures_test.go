@@ -275,6 +275,9 @@ func frames(t *testing.T, name string, d *document.Document, dial string) {
 	})
 }
 
+// looksFor is how long a teacher looks at what was opened before a hand moves anything.
+const looksFor = 3 * time.Second
+
 // measured prints the times of frames while something is moved, a move a display frame.
 func measured(t *testing.T, name string, d *document.Document, move func(t *testing.T, page *rod.Page, moves int)) {
 	if !strings.Contains(name, *onlyFigures) {
@@ -288,6 +291,7 @@ func measured(t *testing.T, name string, d *document.Document, move func(t *test
 	goTo(t, page, "/bench/"+importDocument(t, page, d))
 	drawn(t, page)
 	require.NoError(t, proto.EmulationSetCPUThrottlingRate{Rate: *figuresSlowed}.Call(page))
+	time.Sleep(looksFor)
 	move(t, page, 60) // warm
 	before := ask[int](t, page, `() => { const n = parvix.timings.length; parvix.timings.splice(0); return n; }`)
 	require.Positive(t, before)

@@ -185,6 +185,24 @@ func panWindow(panel int32, width, height, dx, dy float64) {
 //go:wasmexport typeSize
 func typeSize(panel int32, size float64) { guarded(func() { the.TypeSize(int(panel), size) }) }
 
+// rehearsed is the rehearsal under way, nil when there is none.
+var rehearsed *door.Rehearsal
+
+//go:wasmexport rehearse
+func rehearse() {
+	guarded(func() {
+		if rehearsed == nil {
+			rehearsed = door.Rehearse(the)
+		}
+		if rehearsed != nil {
+			rehearsed.Turn()
+		}
+	})
+}
+
+//go:wasmexport endRehearsal
+func endRehearsal() { rehearsed = nil }
+
 // frame composes a panel and returns the count of its numbers, 0 when there is nothing.
 //
 //go:wasmexport frame

@@ -55,6 +55,14 @@ export function useLoading(bench: Bench) {
     if (again && document.value) void answers.ask(loadAsk(document.value)).catch(() => undefined);
   };
 
+  // The core that has time rehearses what the other one will do: both run the code that the browser has translated.
+  let rehearses = false;
+  function rehearse(on: boolean) {
+    if (on || rehearses) answers.rehearse(on);
+    rehearses = on;
+  }
+  frames.onHand = () => rehearse(false);
+
   /** Starts the cores once more, because a hand wants to. */
   async function tryAgain() {
     trouble.value = undefined;
@@ -125,6 +133,7 @@ export function useLoading(bench: Bench) {
       throw e;
     });
     if (problem) throw new Error(problem.message);
+    rehearse(true);
   }
 
   return {
@@ -135,6 +144,7 @@ export function useLoading(bench: Bench) {
     follow,
     open,
     clear() {
+      rehearse(false);
       loaded.value = undefined;
       trouble.value = undefined;
     },

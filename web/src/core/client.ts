@@ -158,6 +158,14 @@ export class Core {
     this.post({ kind: 'surface', panel, ground, live }, [ground, live]);
   }
 
+  /** Begins to rehearse what is loaded, or ends it since a hand has come. */
+  rehearse(on: boolean) {
+    void this.start().then(
+      () => this.post({ kind: 'rehearse', on }),
+      () => undefined,
+    );
+  }
+
   look(panel: number, look: Look) {
     this.post({ kind: 'look', panel, look });
   }

@@ -50,6 +50,8 @@ export class Frames {
   private idle: (() => void)[] = [];
   /** Told of every frame that was drawn. */
   observe: (timing: FrameTiming) => void = () => undefined;
+  /** Told of every request that follows a hand. */
+  onHand: () => void = () => undefined;
   panels: PanelSize[] = [];
   private marked = false;
   private resting = 0;
@@ -95,6 +97,7 @@ export class Frames {
     const { since, moves, texts, waiting } = this;
     window.clearTimeout(this.resting);
     if (moves.some(isContinual)) {
+      this.onHand();
       this.resting = window.setTimeout(() => void this.request(['settleLabels']), restsAfter);
     }
     this.wanted = false;

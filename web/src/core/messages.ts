@@ -87,6 +87,7 @@ export type ToWorker =
   | { kind: 'ask'; number: number; ask: Ask }
   | { kind: 'surface'; panel: number; ground: OffscreenCanvas; live: OffscreenCanvas }
   | { kind: 'look'; panel: number; look: Look }
+  | { kind: 'rehearse'; on: boolean }
   | { kind: 'frame'; number: number; frame: FrameRequest };
 
 export type FromWorker =

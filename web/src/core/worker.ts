@@ -13,6 +13,7 @@ import type {
   PanelSize,
   ToWorker,
 } from './messages';
+import { Rehearsal } from './rehearsal';
 import { Surface } from './surface';
 
 type Exports = {
@@ -23,6 +24,8 @@ type Exports = {
   floats(): number;
   texts(): number;
   textsLength(): number;
+  rehearse(): void;
+  endRehearsal(): void;
 } & Record<Move[0], (...numbers: number[]) => number>;
 
 declare const Go: new () => {
@@ -46,6 +49,12 @@ const frameHeader = 4;
 const surfaces: (Surface | undefined)[] = [];
 /** The last words of each panel; they are sent when they change. */
 const words: (FrameTexts | undefined)[] = [];
+
+const rehearsal = new Rehearsal(
+  () => core.rehearse(),
+  () => parvixRest(),
+  () => core.endRehearsal(),
+);
 
 const post = (message: FromWorker) => self.postMessage(message);
 
@@ -143,6 +152,10 @@ function handle(message: ToWorker) {
       break;
     case 'look':
       surfaces[message.panel]?.setLook(message.look);
+      break;
+    case 'rehearse':
+      if (message.on) rehearsal.begin();
+      else rehearsal.end();
       break;
     case 'frame':
       post({ kind: 'frame', number: message.number, frame: frame(message.frame) });
