@@ -96,7 +96,8 @@ export class Frames {
   private async send() {
     const { since, moves, texts, waiting } = this;
     window.clearTimeout(this.resting);
-    if (moves.some(isContinual)) {
+    const moving = moves.some(isContinual);
+    if (moving) {
       this.onHand();
       this.resting = window.setTimeout(() => void this.request(['settleLabels']), restsAfter);
     }
@@ -107,7 +108,7 @@ export class Frames {
     this.flying++;
     const sent = performance.now();
     try {
-      const answer = await this.core.frame({ moves, texts, panels: this.panels });
+      const answer = await this.core.frame({ moves, moving, texts, panels: this.panels });
       const came = performance.now();
       await this.place(answer);
       const placed = performance.now();

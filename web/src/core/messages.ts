@@ -58,6 +58,8 @@ export type TextSize = [number, string, number, number];
 
 export interface FrameRequest {
   moves: Move[];
+  /** Whether a hand moves something, or something moves by itself. */
+  moving: boolean;
   panels: PanelSize[];
   texts: TextSize[];
 }

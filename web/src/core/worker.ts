@@ -3,7 +3,6 @@
 import './wasm_exec.js';
 import type { Answer, Ask, FrameTexts } from '../generated/types';
 import { loadFonts } from './fonts';
-import { isContinual } from './messages';
 import type {
   FrameAnswer,
   FrameRequest,
@@ -83,7 +82,7 @@ function frame(request: FrameRequest): FrameAnswer {
     return clock - begun;
   };
   const answer: FrameAnswer = { pictures: [], values: [], dials: [], ended: [], core: 0, draw: 0, drawn: 0 };
-  core.moving(request.moves.some(isContinual) ? 1 : 0);
+  core.moving(request.moving ? 1 : 0);
   request.panels.forEach((size, panel) => core.panelSize(panel, size.width, size.height));
   for (const [name, ...numbers] of request.moves) {
     if (core[name](...(numbers as number[])) === 1 && name === 'sweepDial') answer.ended.push(numbers[0]!);
@@ -129,8 +128,44 @@ function readTexts(): FrameTexts | undefined {
   return JSON.parse(decoder.decode(new Uint8Array(core.mem.buffer, core.texts(), length)));
 }
 
+/** Requests for frames that have come since the last one was drawn, with their numbers. */
+let asked: { number: number; frame: FrameRequest }[] = [];
+/** Comes after every message that has come before it: what the worker was late for is drawn in one. */
+const turn = new MessageChannel();
+turn.port1.onmessage = () => drawAsked();
+
+/** Draws one frame for all requests that are waiting, so that a worker that was held up is not late from then on. */
+function drawAsked() {
+  const requests = asked;
+  asked = [];
+  if (requests.length === 0) return;
+  const numbers = requests.map(({ number }) => number);
+  try {
+    const drawn = frame(merged(requests.map((r) => r.frame)));
+    const last = numbers.pop()!;
+    for (const number of numbers) post({ kind: 'frame', number, frame: { ...drawn, pictures: [] } });
+    post({ kind: 'frame', number: last, frame: drawn });
+  } catch (e) {
+    for (const number of numbers) post({ kind: 'failed', number, words: String(e) });
+  }
+}
+
+function merged(requests: FrameRequest[]): FrameRequest {
+  return {
+    ...requests.at(-1)!,
+    moves: requests.flatMap((r) => r.moves),
+    texts: requests.flatMap((r) => r.texts),
+  };
+}
+
 self.onmessage = (event: MessageEvent<ToWorker>) => {
   const message = event.data;
+  if (message.kind === 'frame') {
+    if (asked.push(message) === 1) turn.port2.postMessage(0);
+    return;
+  }
+  // Whatever else is asked sees what was moved before it.
+  drawAsked();
   try {
     handle(message);
   } catch (e) {
@@ -139,7 +174,7 @@ self.onmessage = (event: MessageEvent<ToWorker>) => {
   }
 };
 
-function handle(message: ToWorker) {
+function handle(message: Exclude<ToWorker, { kind: 'frame' }>) {
   switch (message.kind) {
     case 'start':
       void start(message.module);
@@ -156,8 +191,5 @@ function handle(message: ToWorker) {
     case 'rehearse':
       if (message.on) rehearsal.begin();
       else rehearsal.end();
-      break;
-    case 'frame':
-      post({ kind: 'frame', number: message.number, frame: frame(message.frame) });
   }
 }
