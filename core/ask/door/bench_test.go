@@ -152,3 +152,29 @@ func BenchmarkFineCurveFrame(b *testing.B) {
 		})
 	}
 }
+
+// BenchmarkEnclosedFrame is one frame of what two closed curves both enclose, as a dial changes one of them.
+func BenchmarkEnclosedFrame(b *testing.B) {
+	for name, lines := range map[string][]string{
+		"polar":      {"r = a(1 + cos(θ − a/5))", "s = 1.5 − sin θ"},
+		"parametric": {"a = 2", "(a cos t, 1.5sin t)", "(1.5cos t, 2sin t)"},
+	} {
+		b.Run(name, func(b *testing.B) {
+			d := document.New("enclosed")
+			for _, line := range lines {
+				after, err := edit.Typed(d, "", line)
+				require.NoError(b, err)
+				d = after
+			}
+			d, err := edit.Put(d, document.Entry{Body: &trajectory.PartBody{Of: d.Shown[0].ID, Piece: trajectory.Enclosed, Other: d.Shown[1].ID, Common: true}})
+			require.NoError(b, err)
+			it := loaded(b, d)
+			door.Moving(it, true)
+			b.ReportAllocs()
+			for i := 0; b.Loop(); i++ {
+				it.DragDial(0, 0.2+0.6*float64(i%300)/300)
+				it.Frame(0, 915, 560)
+			}
+		})
+	}
+}

@@ -45,7 +45,7 @@ func Overlapping(a, b Path, common bool) (o Overlap, why Hindrance) {
 
 // overlap cuts two curves where they meet and puts together what bounds the region.
 func overlap(first, second *limit, common bool) (o Overlap, why Hindrance) {
-	meetings, apart := Shared(first.Path, second.Path)
+	meetings, apart := sharedOf(first.Path, second.Path, first.places, second.places)
 	if !apart {
 		return o, Along
 	}
@@ -112,16 +112,16 @@ func (o Overlap) Middle() (middle Place) {
 // crossings are where the loops cross a level line, from left to right.
 func (o Overlap) crossings(y float64) (line []levelCrossing) {
 	for _, loop := range o.Loops {
-		for i, p := range loop {
-			q := loop[(i+1)%len(loop)]
-			if (p.Y <= y) == (q.Y <= y) {
-				continue
+		p := loop[len(loop)-1]
+		for _, q := range loop {
+			if (p.Y <= y) != (q.Y <= y) {
+				up := 1
+				if p.Y > q.Y {
+					up = -1
+				}
+				line = append(line, levelCrossing{p.X + (y-p.Y)/(q.Y-p.Y)*(q.X-p.X), up})
 			}
-			up := 1
-			if p.Y > q.Y {
-				up = -1
-			}
-			line = append(line, levelCrossing{p.X + (y-p.Y)/(q.Y-p.Y)*(q.X-p.X), up})
+			p = q
 		}
 	}
 	slices.SortFunc(line, func(a, b levelCrossing) int { return cmp.Compare(a.x, b.x) })
@@ -166,9 +166,10 @@ func closedOf(p Path) (c *limit, why Hindrance) {
 func selfMet(p Path, places []Place, size float64) (cuts []float64, ok bool) {
 	// Steps so near to each other are neighbours, also across the place where the curve closes.
 	const neighbours = 3
-	grid, cell := newStepGrid(len(places)), size/80
+	// In squares about as wide as a step there are few steps but neighbours.
+	grid, cell := newStepGrid(len(places)), size/240
 	tried, found := map[[2]int]bool{}, []Place{}
-	eachCell(places, cell, func(j, x, y int) {
+	eachCell(places, cell, size*longStep, func(j, x, y int) {
 		for k := grid.heads[square(x, y)]; k > 0 && len(found) <= mostShared; k = grid.next[k] {
 			i := int(grid.steps[k])
 			apart := j - i
@@ -242,7 +243,7 @@ func (r *overlapping) bounding(c *limit) (arcs []arc) {
 }
 
 // sides asks at three places of an arc on which side the region lies: left is 1, right −1, both or none 0. Near an end another curve
-// may come between, so that the three vote.
+// may come between, so that the three vote; two that agree need no third.
 func (r *overlapping) sides(c *limit, from, to float64) (votes int) {
 	for _, share := range [3]float64{0.3, 0.5, 0.7} {
 		t := from + share*(to-from)
@@ -262,6 +263,9 @@ func (r *overlapping) sides(c *limit, from, to float64) (votes int) {
 			votes++
 		case right && !left:
 			votes--
+		}
+		if votes*votes > 1 {
+			break
 		}
 	}
 	return votes

@@ -28,22 +28,26 @@ const (
 	sharedShare = 1e-9
 	// sharedApart is how far apart two are at least: a touching is found less exactly along the curves than a crossing.
 	sharedApart = 2e-4
+	// longStep is the share of the size from which a step runs off or jumps.
+	longStep = 0.15
 )
 
 // Shared are the places where two paths cross or touch, each once, in the order of x. Pairs of steps that lie near to each other are
 // found by a grid; from each the squared distance is brought down by the method of Levenberg and Marquardt (Numerical Recipes 15.5), which
 // comes to a crossing, to a touching and into a cusp. Where they run along each other there are too many: then false.
-func Shared(a, b Path) (list []SharedPlace, ok bool) {
-	first, second := looked(a), looked(b)
+func Shared(a, b Path) (list []SharedPlace, ok bool) { return sharedOf(a, b, looked(a), looked(b)) }
+
+// sharedOf are those of two paths that were looked through.
+func sharedOf(a, b Path, first, second []Place) (list []SharedPlace, ok bool) {
 	size := extent(first, second)
 	if !(size > 0) {
 		return nil, true
 	}
-	cell := size / 80
+	cell, tooLong := size/80, size*longStep
 	grid := newStepGrid(len(first))
-	eachCell(first, cell, grid.put)
+	eachCell(first, cell, tooLong, grid.put)
 	tried := map[[2]int]bool{}
-	eachCell(second, cell, func(j, x, y int) {
+	eachCell(second, cell, tooLong, func(j, x, y int) {
 		for k := grid.heads[square(x, y)]; k > 0; k = grid.next[k] {
 			i := int(grid.steps[k])
 			if !comeNear(first, second, i, j) {
@@ -142,20 +146,31 @@ func (g *stepGrid) put(step, x, y int) {
 	g.heads[at] = int32(len(g.next) - 1)
 }
 
-// eachCell visits the squares through which each step goes, with those beside them, where it may touch; long steps run off or jump.
-func eachCell(places []Place, cell float64, visit func(step, x, y int)) {
-	const longest = 12
+// eachCell visits the squares through which each step goes, with those beside them, where it may touch; steps as long as that run off or
+// jump.
+func eachCell(places []Place, cell, tooLong float64, visit func(step, x, y int)) {
 	for i := 1; i < len(places); i++ {
 		a, b := places[i-1], places[i]
-		if !(math.Hypot(b.X-a.X, b.Y-a.Y) < longest*cell) {
+		if !(math.Abs(b.X-a.X) < tooLong && math.Abs(b.Y-a.Y) < tooLong) {
 			continue
 		}
-		for x := math.Floor(min(a.X, b.X)/cell - 0.1); x <= math.Floor(max(a.X, b.X)/cell+0.1); x++ {
-			for y := math.Floor(min(a.Y, b.Y)/cell - 0.1); y <= math.Floor(max(a.Y, b.Y)/cell+0.1); y++ {
-				visit(i-1, int(x), int(y))
+		left, right := squares(a.X/cell, b.X/cell)
+		bottom, top := squares(a.Y/cell, b.Y/cell)
+		for x := left; x <= right; x++ {
+			for y := bottom; y <= top; y++ {
+				visit(i-1, x, y)
 			}
 		}
 	}
+}
+
+// squares are the first and the last square between two places in squares, with those that are near.
+func squares(from, to float64) (first, last int) {
+	const near = 0.1
+	if from > to {
+		from, to = to, from
+	}
+	return int(math.Floor(from - near)), int(math.Floor(to + near))
 }
 
 // comeNear tells whether two steps cross, or lie so near to each other that the paths may touch beside them.
