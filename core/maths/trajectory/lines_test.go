@@ -114,7 +114,7 @@ func TestSectorsEndWhereARegionDoes(t *testing.T) {
 	turn := 2 * math.Pi
 	circle := trajectory.Encloses(func(θ float64) float64 { return 3 * math.Sin(θ) }, 0, math.Pi)
 	cardioid := trajectory.Encloses(func(θ float64) float64 { return 1 + math.Sin(θ) }, 0, turn)
-	list := trajectory.Sectors(trajectory.Between(circle, cardioid, false))
+	list := trajectory.Between(circle, cardioid, false).Sectors()
 	require.Len(t, list, 1)
 	first, last := list[0][0], list[0][len(list[0])-1]
 	assert.InDelta(t, math.Pi/6, first.Direction, 1e-9)
@@ -124,9 +124,9 @@ func TestSectorsEndWhereARegionDoes(t *testing.T) {
 		assert.LessOrEqual(t, s.Near, s.Far)
 		assert.InDelta(t, 1+math.Sin(s.Direction), s.Near, 1e-9)
 	}
-	petals := trajectory.Sectors(trajectory.Between(trajectory.Encloses(func(θ float64) float64 { return math.Cos(2 * θ) }, 0, turn), trajectory.Encloses(func(float64) float64 { return 0.5 }, 0, turn), false))
+	petals := trajectory.Between(trajectory.Encloses(func(θ float64) float64 { return math.Cos(2 * θ) }, 0, turn), trajectory.Encloses(func(float64) float64 { return 0.5 }, 0, turn), false).Sectors()
 	assert.Len(t, petals, 5, "four petals of cos 2θ reach beyond 1/2, the one around the axis in two parts")
-	assert.Empty(t, trajectory.Sectors(trajectory.Between(cardioid, trajectory.Encloses(func(float64) float64 { return 2.5 }, 0, turn), false)))
+	assert.Empty(t, trajectory.Between(cardioid, trajectory.Encloses(func(float64) float64 { return 2.5 }, 0, turn), false).Sectors())
 }
 
 // 1/(1 − 2cos θ) runs off at π/3 and 5π/3, tan t at π/2, 1/θ at 0: worked by hand, as calculus books do with improper

@@ -65,12 +65,12 @@ func overlap(first, second *limit, common bool) (o Overlap, why Hindrance) {
 // PolarOverlap is what lies between two outlines from the pole.
 func PolarOverlap(f, g Outline, common bool) (o Overlap) {
 	region := Between(f, g, common)
-	o.Area = RegionArea(region)
+	o.Area = region.Area()
 	at := func(direction, distance float64) Place {
 		sin, cos := math.Sincos(direction)
 		return Place{distance * cos, distance * sin}
 	}
-	for _, sector := range Sectors(region) {
+	for _, sector := range region.Sectors() {
 		loop := make([]Place, 0, 2*len(sector))
 		for _, s := range sector {
 			loop = append(loop, at(s.Direction, s.Far))

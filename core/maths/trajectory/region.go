@@ -29,16 +29,56 @@ func Encloses(r func(angle float64) float64, from, to float64) Outline {
 	}
 }
 
-// Between is how a region lies between two outlines in one direction: from near to far from the pole, empty where near is
-// not smaller. common takes what both enclose, else what f encloses and g does not.
-func Between(f, g Outline, common bool) func(direction float64) (near, far float64) {
-	return func(direction float64) (near, far float64) {
-		a, b := f(direction), g(direction)
-		if common {
-			return 0, math.Min(a, b)
-		}
-		return b, a
+// Region is what lies between two outlines: in each direction from near to far from the pole, empty where near is not smaller.
+type Region struct {
+	f, g   Outline
+	common bool
+	// looks are half a step off, so that the axes, on which curves like to end, are inside of sectors; the last is the first again.
+	looks [regionSteps + 1]look
+	// edges are the directions at which the region begins or ends, by the look behind them.
+	edges map[int]float64
+}
+
+// look is a direction with the distances of both outlines there.
+type look struct{ direction, f, g float64 }
+
+// Between looks around once. common takes what both enclose, else what f encloses and g does not.
+func Between(f, g Outline, common bool) *Region {
+	r := &Region{f: f, g: g, common: common, edges: map[int]float64{}}
+	for k := range regionSteps {
+		r.looks[k] = r.at((float64(k) + 0.5) * 2 * math.Pi / regionSteps)
 	}
+	r.looks[regionSteps] = look{r.looks[0].direction + 2*math.Pi, r.looks[0].f, r.looks[0].g}
+	return r
+}
+
+func (r *Region) at(direction float64) look { return look{direction, r.f(direction), r.g(direction)} }
+
+// sector is how the region lies where it was looked.
+func (r *Region) sector(l look) Sector {
+	if r.common {
+		return Sector{l.direction, 0, min(l.f, l.g)}
+	}
+	return Sector{l.direction, l.g, l.f}
+}
+
+// edge is where the region begins or ends between a look and the one before.
+func (r *Region) edge(k int) float64 {
+	at, known := r.edges[k]
+	if !known {
+		at = crossing(func(direction float64) float64 { return r.sector(r.at(direction)).wide() }, r.looks[k-1].direction, r.looks[k].direction)
+		r.edges[k] = at
+	}
+	return at
+}
+
+// takesOver tells where one outline takes over from the other between a look and the one before, so that what both enclose has a corner.
+func (r *Region) takesOver(k int) (at float64, does bool) {
+	before, here := r.looks[k-1], r.looks[k]
+	if !r.common || (before.f < before.g) == (here.f < here.g) || !(min(before.f, before.g, here.f, here.g) > 0) {
+		return 0, false
+	}
+	return crossing(func(direction float64) float64 { return r.f(direction) - r.g(direction) }, before.direction, here.direction), true
 }
 
 // beyondAll is an area that only a region reaches which runs off, as far as floats go.
@@ -50,43 +90,42 @@ const regionSteps = 360
 // sectorsTogether is over how many sectors that are not empty the rule goes at once.
 const sectorsTogether = 15
 
-// RegionArea is ½∫(far² − near²) dφ over one turn where the region is not empty (the area in polar coordinates, DLMF 1.5.36
+// Area is ½∫(far² − near²) dφ over one turn where the region is not empty (the area in polar coordinates, DLMF 1.5.36
 // with f = 1), by Kronrod's rule on sectors that end where the region begins and ends; ∞ where no halving brings the rule to
 // rest, as beside a direction in which the region runs off.
-func RegionArea(region func(direction float64) (near, far float64)) float64 {
+func (r *Region) Area() float64 {
 	density := func(direction float64) float64 {
-		near, far := region(direction)
-		return (far - near) * (far + near) / 2
+		s := r.sector(r.at(direction))
+		return max(0, s.wide()*(s.Far+s.Near)/2)
 	}
-	inside := func(direction float64) float64 { return math.Max(0, density(direction)) }
-	area, unsure, width := 0.0, 0.0, 2*math.Pi/regionSteps
+	area, unsure := 0.0, 0.0
 	add := func(a, b float64) {
-		// Where a petal ends, or one outline takes over from the other, the piece is halved.
-		part := quadrature.Smooth(inside, a, b, area)
+		// Where a petal ends the piece is halved.
+		part := quadrature.Smooth(density, a, b, area)
 		area, unsure = area+part.Value, unsure+part.Error
 	}
-	// Half a sector off, so that the axes, on which curves like to end, are inside of sectors.
-	begun, low := width/2, density(width/2)
-	for k := range regionSteps {
-		a := (float64(k) + 0.5) * width
-		b := a + width
-		high := density(b)
+	begun := r.looks[0].direction
+	for k := 1; k < len(r.looks); k++ {
+		low, high := r.sector(r.looks[k-1]).wide(), r.sector(r.looks[k]).wide()
 		if low <= 0 && high <= 0 {
-			begun, low = b, high
+			begun = r.looks[k].direction
 			continue
 		}
 		if low < 0 {
-			begun = crossing(density, a, b)
+			begun = r.edge(k)
 		}
-		end := b
+		end := r.looks[k].direction
 		if high < 0 {
-			end = crossing(density, a, b)
+			end = r.edge(k)
 		}
-		if high <= 0 || k%sectorsTogether == sectorsTogether-1 || k == regionSteps-1 {
+		if at, does := r.takesOver(k); does {
+			add(begun, at)
+			begun = at
+		}
+		if high <= 0 || k%sectorsTogether == 0 || k == regionSteps {
 			add(begun, end)
-			begun = b
+			begun = r.looks[k].direction
 		}
-		low = high
 	}
 	if unsure > 1e-6*area || area > beyondAll {
 		return math.Inf(1)
@@ -97,32 +136,28 @@ func RegionArea(region func(direction float64) (near, far float64)) float64 {
 // Sector is how a region lies in one direction.
 type Sector struct{ Direction, Near, Far float64 }
 
-// Sectors gives the stretches of directions in which a region is not empty, from end to end.
-func Sectors(region func(direction float64) (near, far float64)) (list [][]Sector) {
-	density := func(direction float64) float64 {
-		near, far := region(direction)
-		return far - near
-	}
-	put := func(direction float64) {
-		near, far := region(direction)
+// wide is how far the region reaches there; below 0 where it is empty.
+func (s Sector) wide() float64 { return s.Far - s.Near }
+
+// Sectors gives the stretches of directions in which the region is not empty, from end to end.
+func (r *Region) Sectors() (list [][]Sector) {
+	put := func(s Sector) {
 		last := len(list) - 1
-		list[last] = append(list[last], Sector{direction, min(near, far), far})
+		s.Near = min(s.Near, s.Far)
+		list[last] = append(list[last], s)
 	}
-	inside, width := false, 2*math.Pi/regionSteps
-	for k := range regionSteps + 1 {
-		a := (float64(k) + 0.5) * width
-		is := density(a) > 0
-		switch {
-		case is && !inside:
+	inside := false
+	for k, l := range r.looks {
+		s := r.sector(l)
+		is := s.wide() > 0
+		if is && !inside {
 			list = append(list, nil)
-			if k > 0 {
-				put(crossing(density, a-width, a))
-			}
-		case inside && !is:
-			put(crossing(density, a-width, a))
+		}
+		if is != inside && k > 0 {
+			put(r.sector(r.at(r.edge(k))))
 		}
 		if is {
-			put(a)
+			put(s)
 		}
 		inside = is
 	}

@@ -29,7 +29,7 @@ func TestRegionsBetweenPolarCurvesHaveTheirAreas(t *testing.T) {
 		{"inside r = 2, outside r = 1 + cos θ", func(float64) float64 { return 2 }, cardioid, turn, turn, false, 4*math.Pi - 1.5*math.Pi},
 	} {
 		region := trajectory.Between(trajectory.Encloses(c.f, 0, c.fTo), trajectory.Encloses(c.g, 0, c.gTo), c.common)
-		assert.InDelta(t, c.want, trajectory.RegionArea(region), 1e-9, c.about)
+		assert.InDelta(t, c.want, region.Area(), 1e-9, c.about)
 	}
 }
 
@@ -53,7 +53,7 @@ func TestARegionThatRunsOffHasNoArea(t *testing.T) {
 		"1/(1 − 2cos θ)": func(θ float64) float64 { return 1 / (1 - 2*math.Cos(θ)) }, "1/θ": func(θ float64) float64 { return 1 / θ },
 		"1/√θ": func(θ float64) float64 { return 1 / math.Sqrt(θ) },
 	} {
-		area := trajectory.RegionArea(trajectory.Between(trajectory.Encloses(r, 0, turn), unit, false))
+		area := trajectory.Between(trajectory.Encloses(r, 0, turn), unit, false).Area()
 		assert.True(t, math.IsInf(area, 1), "%s: %v", about, area)
 	}
 }
@@ -63,7 +63,7 @@ func TestARegionThatRunsOffHasNoArea(t *testing.T) {
 func TestWhatEndsWhereNothingIsEnclosed(t *testing.T) {
 	pole := func(float64) float64 { return 0 }
 	area := func(r func(float64) float64, to float64) float64 {
-		return trajectory.RegionArea(trajectory.Between(trajectory.Encloses(r, 0, to), pole, false))
+		return trajectory.Between(trajectory.Encloses(r, 0, to), pole, false).Area()
 	}
 	for n := 2.0; n <= 9; n++ {
 		want, to := math.Pi/4, math.Pi

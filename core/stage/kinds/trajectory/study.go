@@ -108,7 +108,7 @@ func areaInside(d evaluate.Moment, m *Live) (area float64, exact bool) {
 	}
 	if m.Polar && m.HasOutline(d) {
 		pole := func(float64) float64 { return 0 }
-		return curves.RegionArea(curves.Between(m.Outline(d), pole, false)), true
+		return curves.Between(m.Outline(d), pole, false).Area(), true
 	}
 	at := make([]float64, insidePlaces)
 	for k := range at {
