@@ -10,6 +10,8 @@ package main
 import (
 	"fmt"
 	"runtime"
+	"runtime/debug"
+	"runtime/metrics"
 	"syscall/js"
 	"unsafe"
 
@@ -34,12 +36,34 @@ func main() {
 		return nil
 	}))
 	js.Global().Set("parvixRest", js.FuncOf(func(js.Value, []js.Value) any {
-		runtime.Gosched()
+		rest()
 		return nil
 	}))
 	js.Global().Call("parvixReady")
 	select {}
 }
+
+// While the garbage collector marks, each pointer that is written costs a frame several steps, and between exports it gets no further.
+// So a core that draws frames lets it go through everything at once between two frames, when there is as much garbage as there are
+// things in use, and long before it would begin by itself.
+const (
+	leastGarbage = 16 << 20
+	byItself     = 400 // per cent of what is in use
+)
+
+var heap = []metrics.Sample{{Name: "/memory/classes/heap/objects:bytes"}, {Name: "/gc/heap/live:bytes"}}
+
+func rest() {
+	metrics.Read(heap)
+	all, used := heap[0].Value.Uint64(), heap[1].Value.Uint64()
+	if all > 2*used+leastGarbage {
+		runtime.GC()
+	}
+	runtime.Gosched()
+}
+
+// drawing tells that this core has drawn a frame.
+var drawing bool
 
 // report tells a programmer's mistake to whoever looks at the console.
 func report(mistake any) {
@@ -207,6 +231,10 @@ func endRehearsal() { rehearsed = nil }
 //
 //go:wasmexport frame
 func frame(panel int32, width, height float64) int32 {
+	if !drawing {
+		drawing = true
+		debug.SetGCPercent(byItself)
+	}
 	drawn := false
 	if !guarded(func() { drawn = the.Frame(int(panel), width, height) }) || !drawn {
 		return 0

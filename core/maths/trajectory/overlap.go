@@ -166,6 +166,9 @@ func closedOf(p Path) (c *limit, why Hindrance) {
 func selfMet(p Path, places []Place, size float64) (cuts []float64, ok bool) {
 	// Steps so near to each other are neighbours, also across the place where the curve closes.
 	const neighbours = 3
+	if isConvex(places) {
+		return nil, true
+	}
 	// In squares about as wide as a step there are few steps but neighbours.
 	grid, cell := newStepGrid(len(places)), size/240
 	tried, found := map[[2]int]bool{}, []Place{}
@@ -186,6 +189,27 @@ func selfMet(p Path, places []Place, size float64) (cuts []float64, ok bool) {
 		grid.put(j, x, y)
 	})
 	return cuts, len(found) <= mostShared
+}
+
+// isConvex tells of a closed curve that it bends to one side only and goes around once: to the right and back once. It cannot meet itself.
+func isConvex(places []Place) bool {
+	const straight = 1e-12
+	left, right, turns := false, false, 0
+	last := len(places) - 1 // where it begins
+	before := Place{places[last].X - places[last-1].X, places[last].Y - places[last-1].Y}
+	for i := 1; i < len(places); i++ {
+		step := Place{places[i].X - places[i-1].X, places[i].Y - places[i-1].Y}
+		bend, slack := before.X*step.Y-before.Y*step.X, straight*(before.X*before.X+before.Y*before.Y+step.X*step.X+step.Y*step.Y)
+		left, right = left || bend > slack, right || bend < -slack
+		if left && right {
+			return false
+		}
+		if (before.X < 0) != (step.X < 0) {
+			turns++
+		}
+		before = step
+	}
+	return turns == 2 && left != right
 }
 
 // winding is how often the curve goes around a place (the crossings of a ray to the right, Hormann and Agathos 2001).

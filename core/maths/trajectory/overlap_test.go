@@ -117,6 +117,8 @@ func TestCurvesThatEncloseNothingThatCanBeToldAreRefused(t *testing.T) {
 		Velocity: func(t float64) trajectory.Place { return trajectory.Place{X: -math.Sin(t), Y: -math.Sin(2 * t)} }}
 	_, why = trajectory.Overlapping(there, ring(0.5, 0, 1, 1), true)
 	assert.Equal(t, trajectory.RunOver, why, "an arc of a parabola that is run through there and back")
+	_, why = trajectory.Overlapping(ring(0, 0, 1, 0), ring(0.5, 0, 1, 1), true)
+	assert.Equal(t, trajectory.RunOver, why, "an ellipse without height is a segment there and back")
 	_, why = trajectory.Overlapping(ring(0, 0, 1, 1), ring(0, 0, 1, 1), true)
 	assert.Equal(t, trajectory.Along, why, "two circles that are the same")
 }
