@@ -8,6 +8,10 @@ export class Surface {
   private look?: Look;
   private groundRecords = new Float32Array();
   private drawnGround = '';
+  /** What moves as it was drawn last, its words, and the handles that came of it. */
+  private drawn = new Float32Array();
+  private drawnWords: string[] = [];
+  private handles: Place[] = [];
   private readonly crowds: Crowd[] = [];
   private readonly ground: OffscreenCanvasRenderingContext2D;
   private readonly live: OffscreenCanvasRenderingContext2D;
@@ -34,12 +38,24 @@ export class Surface {
     const { palette, ratio } = this.look;
     if (ground) this.groundRecords = ground.slice();
     const shape = `${size.width} ${size.height} ${ratio}`;
-    if (ground || this.drawnGround !== shape) {
+    const isAnew = this.drawnGround !== shape;
+    if (ground || isAnew) {
       clear(this.ground, size, ratio, palette.colours[Colour.Sheet]);
       draw(this.ground, this.groundRecords, [], palette);
       this.drawnGround = shape;
     }
+    // A panel that a move does not change is not painted again.
+    if (!isAnew && areAlike(words, this.drawnWords) && areAlike(live, this.drawn)) return this.handles;
+    this.drawn = live.slice();
+    this.drawnWords = words;
     clear(this.live, size, ratio);
-    return draw(this.live, live, words, palette, this.crowds);
+    this.handles = draw(this.live, live, words, palette, this.crowds);
+    return this.handles;
   }
+}
+
+function areAlike<T>(a: ArrayLike<T>, b: ArrayLike<T>): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }
