@@ -23,6 +23,8 @@ type Door struct {
 	sent      []sent // by panel
 	// moving tells that a hand moves something: surfaces are drawn of fewer cells, lines of fewer points until it rests.
 	moving bool
+	// untold counts the frames since the formulas with values put in were told.
+	untold int
 }
 
 // New is a door with nothing behind it yet.

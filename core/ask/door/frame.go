@@ -309,7 +309,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	door.floats = append(door.floats[:0], float32(len(d.Parameters)), changed, float32(len(ground)), float32(len(p.Live)))
 	// No list is null, so that the page can walk them all.
 	texts := FrameTexts{Dials: []string{}, Words: append([]string{}, p.Words...),
-		Now: []string{}, Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Idle: []string{}, Coarse: append([]string{}, c.Coarse...),
+		Said: [][]PieceView{}, Steps: []steps.Now{}, Circles: []circle.Now{}, Moved: d.Moved(), Idle: []string{}, Coarse: append([]string{}, c.Coarse...),
 		LeftOut: p.LeftOut, Numbers: append([]picture.Number{}, p.Numbers...)}
 	for _, q := range d.Parameters {
 		door.floats = append(door.floats, float32(q.Value), float32(q.Fraction(q.Value)))
@@ -318,6 +318,7 @@ func (door *Door) Frame(panel int, width, height float64) bool {
 	// What belongs to the demonstration is told once, with the first panel.
 	if panel == 0 {
 		tell(d, &texts)
+		tellFormulas(door, &texts)
 	}
 	data, err := json.Marshal(texts)
 	if err != nil {
@@ -337,9 +338,6 @@ func tell(d *evaluate.Demonstration, texts *FrameTexts) {
 	for _, q := range d.Parameters {
 		texts.Dials = append(texts.Dials, d.Numeral(q.Text()))
 	}
-	for _, f := range d.Functions {
-		texts.Now = append(texts.Now, d.Now(f))
-	}
 	for _, s := range d.Said {
 		texts.Said = append(texts.Said, pieces(s))
 	}
@@ -355,6 +353,20 @@ func tell(d *evaluate.Demonstration, texts *FrameTexts) {
 				texts.Circles = append(texts.Circles, live.Now(d, s.Entry.ID))
 			}
 		}
+	}
+}
+
+// formulasEvery is with how many frames the formulas are told while a hand moves: to write them takes as long as a seventh of a frame's
+// mathematics, and to lay them out on the page as long as all of it.
+const formulasEvery = 7
+
+func tellFormulas(door *Door, texts *FrameTexts) {
+	if door.untold++; door.moving && door.untold < formulasEvery {
+		return
+	}
+	door.untold = 0
+	for _, f := range door.d.Functions {
+		texts.Now = append(texts.Now, door.d.Now(f))
 	}
 }
 

@@ -285,3 +285,29 @@ func TestAValueOffItsStepsIsWrittenAsItIs(t *testing.T) {
 	p.SetDial(0, -10.0/3)
 	assert.Equal(t, "−3.33333", text())
 }
+
+// Formulas beside the stage follow a hand a few times a second, and are right as soon as it rests.
+func TestFormulasFollowAHandAFewTimesASecond(t *testing.T) {
+	it := loaded(t, tenCurves(t))
+	told := func() (now []string) {
+		require.True(t, it.Frame(0, 900, 450))
+		var words door.FrameTexts
+		require.NoError(t, json.Unmarshal(it.Texts(), &words))
+		return words.Now
+	}
+	first := told()
+	require.Len(t, first, 10)
+	door.Moving(it, true)
+	times := 0
+	for k := range 60 { // a second
+		it.DragDial(0, float64(k)/60)
+		if told() != nil {
+			times++
+		}
+	}
+	assert.InDelta(t, 8, times, 1)
+	door.Moving(it, false)
+	last := told()
+	assert.Len(t, last, 10)
+	assert.NotEqual(t, first, last)
+}

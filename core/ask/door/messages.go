@@ -375,8 +375,9 @@ type FrameTexts struct {
 	Dials []string `json:"dials"`
 	// Words are the numbers beside the axes and the runs of formulas in the picture.
 	Words []string `json:"words"`
-	// Now are the functions' formulas with values put in, in the order of Loaded.Functions.
-	Now []string `json:"now"`
+	// Now are the functions' formulas with values put in, in the order of Loaded.Functions; while a hand moves they are told a few times
+	// a second, and absent between.
+	Now []string `json:"now,omitempty"`
 	// Said are the pieces of the texts, in the order of Loaded.Said.
 	Said [][]PieceView `json:"said"`
 	// Steps are the transformations in steps, as they stand.

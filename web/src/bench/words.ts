@@ -2,28 +2,12 @@
 import { shallowRef } from 'vue';
 import type { FrameTexts } from '../generated/types';
 
-/** Milliseconds at least between two states of the formulas: laying them out takes as long as all else of a picture. */
-const formulasWait = 120;
-
 export function useWords() {
   const texts = shallowRef<FrameTexts>();
   /** The formulas with the values in play, a few times a second while something moves. */
-  const formulas = shallowRef<FrameTexts['now']>([]);
+  const formulas = shallowRef<string[]>([]);
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
-  let waiting = 0;
-
-  function followFormulas() {
-    if (waiting) return;
-    const now = texts.value?.now;
-    if (!now || formulas.value === now) return;
-    formulas.value = now;
-    waiting = window.setTimeout(() => {
-      waiting = 0;
-      followFormulas();
-    }, formulasWait);
-  }
-
   return {
     page: {
       texts,
@@ -37,7 +21,7 @@ export function useWords() {
     follow(words: FrameTexts | undefined, dials: number[]) {
       fractions.value = dials;
       if (words) texts.value = words;
-      followFormulas();
+      if (words?.now) formulas.value = words.now;
     },
     clear() {
       texts.value = undefined;

@@ -1085,8 +1085,8 @@ export interface FrameTexts {
   dials: string[];
   /** Words are the numbers beside the axes and the runs of formulas in the picture. */
   words: string[];
-  /** Now are the functions' formulas with values put in, in the order of Loaded.Functions. */
-  now: string[];
+  /** Now are the functions' formulas with values put in, in the order of Loaded.Functions; while a hand moves they are told a few times a second, and absent between. */
+  now?: string[];
   /** Said are the pieces of the texts, in the order of Loaded.Said. */
   said: PieceView[][];
   /** Steps are the transformations in steps, as they stand. */
