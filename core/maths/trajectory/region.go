@@ -78,6 +78,11 @@ func (r *Region) takesOver(k int) (at float64, does bool) {
 	if !r.common || (before.f < before.g) == (here.f < here.g) || !(min(before.f, before.g, here.f, here.g) > 0) {
 		return 0, false
 	}
+	// Where both run along each other rounding alone changes sides, and there is no corner.
+	const along = 1e-9
+	if math.Abs(before.f-before.g)+math.Abs(here.f-here.g) < along*(here.f+here.g) {
+		return 0, false
+	}
 	return crossing(func(direction float64) float64 { return r.f(direction) - r.g(direction) }, before.direction, here.direction), true
 }
 

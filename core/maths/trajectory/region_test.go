@@ -26,6 +26,7 @@ func TestRegionsBetweenPolarCurvesHaveTheirAreas(t *testing.T) {
 		{"inside both r = sin θ and r = cos θ", math.Sin, math.Cos, math.Pi, math.Pi, true, (math.Pi - 2) / 8},
 		{"inside r = 4 sin 2θ, outside r = 2", func(θ float64) float64 { return 4 * math.Sin(2*θ) }, func(float64) float64 { return 2 }, turn, turn, false, 8*math.Pi/3 + 4*math.Sqrt(3)},
 		{"inside both r = 1 and r = 2 cos θ", func(float64) float64 { return 1 }, func(θ float64) float64 { return 2 * math.Cos(θ) }, turn, turn, true, 2*math.Pi/3 - math.Sqrt(3)/2},
+		{"inside r = 1 + cos θ and the same, written another way", cardioid, func(θ float64) float64 { return 2 * math.Cos(θ/2) * math.Cos(θ/2) }, turn, turn, true, 1.5 * math.Pi},
 		{"inside r = 2, outside r = 1 + cos θ", func(float64) float64 { return 2 }, cardioid, turn, turn, false, 4*math.Pi - 1.5*math.Pi},
 	} {
 		region := trajectory.Between(trajectory.Encloses(c.f, 0, c.fTo), trajectory.Encloses(c.g, 0, c.gTo), c.common)
