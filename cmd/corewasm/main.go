@@ -47,7 +47,7 @@ func main() {
 // So a core that draws frames lets it go through everything at once between two frames, when there is as much garbage as there are
 // things in use, and long before it would begin by itself.
 const (
-	leastGarbage = 16 << 20
+	leastGarbage = 4 << 20
 	byItself     = 400 // per cent of what is in use
 )
 
