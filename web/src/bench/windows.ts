@@ -1,5 +1,5 @@
 // The windows of the panels: in play, kept in the document, and fitted.
-import { ref, type Ref } from 'vue';
+import { computed, ref, type Ref } from 'vue';
 import type { Frames } from '../core/frames';
 import type {
   Answer,
@@ -112,17 +112,28 @@ export function useWindows(bench: Bench) {
     outer.top >= inner.top &&
     (!outer.space || JSON.stringify(outer) === JSON.stringify(inner));
 
-  /** Whether a window glides to where a new curve is seen. */
-  const isFitting = ref(false);
-  /** Glides to the window that shows a new curve, on panels whose windows nobody has chosen. It belongs to the step before. */
-  async function fitNew(isCurve: boolean) {
-    isFitting.value = true;
-    meetPanels();
+  /** The edits asked for whose results may still have to be brought into sight. */
+  const fits = ref(0);
+  /** Whether an edit is on its way after which a window may glide, or glides: from the asking on, since what was edited
+   * is on the page a moment before the window that shows it is known. */
+  const isFitting = computed(() => fits.value > 0);
+  /** Asks for an edit; what is new of it is brought into sight on panels whose windows nobody has chosen. */
+  async function askFitted(edit: Ask, isNew: boolean, isCurve = false) {
+    if (!isNew) return bench.askEdit(edit);
+    fits.value++;
+    let fitting: Promise<void> | undefined;
     try {
-      await fitUntouched(isCurve);
+      const problem = await bench.askEdit(edit);
+      if (!problem) fitting = fitNew(isCurve);
+      return problem;
     } finally {
-      isFitting.value = false;
+      void Promise.resolve(fitting).finally(() => fits.value--);
     }
+  }
+  /** Glides to the window that shows what is new. It belongs to the step before. */
+  function fitNew(isCurve: boolean) {
+    meetPanels();
+    return fitUntouched(isCurve);
   }
   /** Counts the demonstrations that were opened: what is fitted belongs to one. */
   let openings = 0;
@@ -145,30 +156,18 @@ export function useWindows(bench: Bench) {
   }
 
   /** Takes what was typed as a statement; on an untouched window what is new is fitted. */
-  async function state(id: string, text: string) {
-    const problem = await bench.askEdit({ kind: 'state', id, text });
-    if (!problem && !id) void fitNew(true);
-    return problem;
-  }
+  const state = (id: string, text: string) => askFitted({ kind: 'state', id, text }, !id, true);
 
   /** Takes an entry; a new one that an untouched window does not show is brought into sight. */
-  async function putEntry(entry: Entry) {
-    const problem = await bench.askEdit({ kind: 'put', entry });
-    if (!problem && !entry.id) void fitNew(false);
-    return problem;
-  }
+  const putEntry = (entry: Entry) => askFitted({ kind: 'put', entry }, !entry.id);
 
   /** Puts up a circle; its panel is fitted. */
-  async function addCircle(circle: CircleBody, own: boolean) {
-    const problem = await bench.askEdit({ kind: 'addCircle', circle, ...(own && { empty: true }) });
-    if (!problem) void fitNew(false);
-  }
+  const addCircle = (circle: CircleBody, own: boolean) =>
+    askFitted({ kind: 'addCircle', circle, ...(own && { empty: true }) }, true);
 
   /** Shows or hides a piece of an entry in this scene; an untouched window that is too small for it is fitted. */
-  async function showPiece(piece: Omit<PieceWanted, 'scene'>) {
-    const problem = await bench.askEdit({ kind: 'showPiece', piece: { ...piece, scene: scene.value } });
-    if (!problem && piece.shown) void fitNew(false);
-  }
+  const showPiece = (piece: Omit<PieceWanted, 'scene'>) =>
+    askFitted({ kind: 'showPiece', piece: { ...piece, scene: scene.value } }, piece.shown);
 
   /** Fits every panel, as one step. */
   async function fitAll() {
