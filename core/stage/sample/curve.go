@@ -54,6 +54,7 @@ type Curve struct {
 const (
 	MaxPoints   = 4000
 	firstStep   = 4.0
+	movingStep  = 12.0 // of a line that follows a hand
 	maxHalvings = 11
 	finestPiece = 0.25
 	// How far beyond the window a line is followed, in window heights.
@@ -97,9 +98,11 @@ type Sampler struct {
 	Allowed float64
 	// Spent is about what the last curve took.
 	Spent float64
-	// Of the curve at hand: the work of one value, that of all that is allowed, and how many values may be taken.
+	// Of the curve at hand: the work of one value, that of all that is allowed, how many values may be taken, and the step of its grid in
+	// pixels.
 	work, allowed float64
 	most          int
+	step          float64
 	coarse        bool
 }
 
@@ -130,10 +133,14 @@ func (s *Sampler) Curve(f *Function, in []float64, v View) Curve {
 	}
 	places, complete := f.finder.Within(s.allowed, v.Left, v.Right, in)
 	s.examine(f, in, v, places)
-	s.smooth = false
+	isMoving := cmp.Or(s.Tolerance, AtRest) >= Moving
+	s.smooth, s.step = false, firstStep
+	if isMoving {
+		s.step = movingStep
+	}
 	s.pieces(f, in, v)
 	// One whose points are few is gone through once more to be smooth: of all of it no piece may lack the points that make it right.
-	if isFew := smoothRoom*len(s.points) <= s.most && smoothRoom*s.Spent <= s.allowed; isFew && !s.coarse && cmp.Or(s.Tolerance, AtRest) < Moving {
+	if isFew := smoothRoom*len(s.points) <= s.most && smoothRoom*s.Spent <= s.allowed; isFew && !s.coarse && !isMoving {
 		s.points, s.lines, s.marks, s.columns = s.points[:0], s.lines[:0], s.marks[:0], s.columns[:0]
 		s.smooth = true
 		s.pieces(f, in, v)

@@ -8,7 +8,7 @@ import (
 
 // grid adds a place every few pixels and the knots, strictly between the places that are there and b.
 func (s *Sampler) grid(v View, a, b float64) {
-	step := math.Max(firstStep, 2*v.Width/float64(s.most)) * (v.Right - v.Left) / v.Width
+	step := math.Max(s.step, 2*v.Width/float64(s.most)) * (v.Right - v.Left) / v.Width
 	n := math.Max(math.Ceil((b-a)/step), 8)
 	knot := 0
 	for knot < len(s.knots) && s.knots[knot] <= a {

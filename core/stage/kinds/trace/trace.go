@@ -76,19 +76,24 @@ func (l *Live) Compose(on *compose.On) []compose.Anchor {
 		l.inSpace(on, kept, recorded)
 		return nil
 	}
-	lastX, lastY := math.Inf(-1), math.Inf(-1)
 	apart := l.body.Apart
 	if (len(kept)+len(recorded))/2 > mostTraced {
 		apart = math.Max(apart, crowded)
 	}
+	// All of a trace is gone through in every frame: what all dots have in common is asked once.
+	colour, shape, radius := compose.ColourOf(on.Entry), compose.ShapeOf(on.Entry, picture.Disc), on.Scaled(compose.TraceRadius)
+	v := on.View
+	sx, sy := v.Width/(v.Right-v.Left), v.Height/(v.Top-v.Bottom)
+	lastX, lastY := math.Inf(-1), math.Inf(-1)
 	for _, list := range [2][]float64{kept, recorded} {
 		for i := 0; i+1 < len(list); i += 2 {
-			x, y := on.View.X(list[i]), on.View.Y(list[i+1])
-			if !on.View.Sees(list[i], list[i+1]) || math.Hypot(x-lastX, y-lastY) < apart {
+			x, y := (list[i]-v.Left)*sx, (v.Top-list[i+1])*sy
+			dx, dy := x-lastX, y-lastY
+			if !v.Sees(list[i], list[i+1]) || dx*dx+dy*dy < apart*apart {
 				continue
 			}
 			lastX, lastY = x, y
-			on.Pen.Marker(compose.ColourOf(on.Entry), compose.ShapeOf(on.Entry, picture.Disc), x, y, on.Scaled(compose.TraceRadius))
+			on.Pen.Marker(colour, shape, x, y, radius)
 		}
 	}
 	return nil
