@@ -96,11 +96,15 @@ func ownersOf(anchors []Anchor, next owners) owners {
 // takeDrawn marks what an entry has drawn from a place of the list on, each record as that of the smallest range it lies in.
 func (r *Room) takeDrawn(drawn []float32, at int, anchors []Anchor) {
 	for record := range picture.Records(drawn) {
-		by, least := nobody, math.MaxInt
+		by, least, isPoint := nobody, math.MaxInt, false
 		for i := range anchors {
 			if a := &anchors[i]; a.From <= at && at < a.To && a.To-a.From < least {
-				by, least = a.own, a.To-a.From
+				by, least, isPoint = a.own, a.To-a.From, a.IsPoint
 			}
+		}
+		// The grip of a guide and the end of a curve are no point that has a name, but may be taken for one.
+		if by != nobody && !isPoint && picture.Op(record[0]) == picture.Marker && record[5] >= leastPoint {
+			by |= unnamed
 		}
 		r.draw(record, by)
 		at += len(record)

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"parvix/core/stage/picture"
+	"parvix/core/stage/sample"
 	"parvix/core/stage/view"
 )
 
@@ -108,7 +109,18 @@ func (c *Composer) place(anchors []Anchor, drawn []float32) {
 	if s.shorten() {
 		s.exchange()
 	}
+	if c.Tolerance >= sample.Moving {
+		hold(s)
+	}
 	s.write()
+}
+
+// gaps are the distances from its own in which a label is tried.
+func gapsOf(a *Anchor) *[6]float64 {
+	if a.IsPoint {
+		return &gapsOfPoints
+	}
+	return &gapsOfCurves
 }
 
 // shorten looks for places of labels that had none with less to say; it tells whether there were any.
@@ -159,10 +171,7 @@ func (s *labelling) candidates(i int, visit func(spot) (tooMuch int)) {
 		}
 	}
 	places = append(append(places, [2]float64{a.X, a.Y}), a.Others...)
-	gaps := gapsOfCurves
-	if a.IsPoint {
-		gaps = gapsOfPoints
-	}
+	gaps := gapsOf(a)
 	for n, at := range places {
 		distant := placeCost * n
 		if stood {
@@ -177,6 +186,9 @@ func (s *labelling) candidates(i int, visit func(spot) (tooMuch int)) {
 		for side := range around {
 			cost := distant + side
 			cost += s.turnCost(was, [2]int{int(around[side][0]), int(around[side][1])})
+			if cost >= turnsBack && s.Tolerance >= sample.Moving {
+				continue // it holds its place
+			}
 			if stood && was.side >= 0 && was.side != side {
 				cost += givesWay
 			}
@@ -275,10 +287,7 @@ func (s *labelling) stayed(i int) spot {
 	if !is || was.side == farOff || math.Hypot(at[0]-was.at[0], at[1]-was.at[1]) >= stays {
 		return none
 	}
-	gaps := gapsOfCurves
-	if a.IsPoint {
-		gaps = gapsOfPoints
-	}
+	gaps := gapsOf(a)
 	best := none
 	for ring := 0; ring <= was.ring; ring++ {
 		stays := s.laid(i, spot{side: was.side, ring: ring, at: at, away: was.away, cost: ringCost * ring}, gaps[ring])
@@ -369,7 +378,7 @@ func (s *labelling) write() {
 		c.pic.LeftOut++
 	}
 	for id, was := range c.stood {
-		if _, is := stood[id]; !is && s.turnedLately(was) {
+		if _, is := stood[id]; !is && !was.listed && (c.Tolerance >= sample.Moving || s.turnedLately(was)) {
 			was.missing = true
 			stood[id] = was
 		}

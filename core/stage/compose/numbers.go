@@ -206,7 +206,7 @@ func (c *numbering) isFree(b box) bool {
 			return false
 		}
 	}
-	return c.Room.in(b)&^axisLine == 0
+	return !c.Room.holds(b, anybody&^axisLine)
 }
 
 // writeNumerals writes the numbers at their places, with what moves: a curve that comes makes them give way.

@@ -52,6 +52,8 @@ const (
 	nobody
 	unnamed
 	firstOwner
+
+	anybody = ^owners(0)
 )
 
 // cell is the side of a cell in pixels.
@@ -61,93 +63,85 @@ const cell = 3.0
 type Room struct {
 	cols, rows int
 	taken      []owners
-	// touched are the cells that are taken, so that only they are emptied.
-	touched []int32
 }
 
 func (r *Room) reset(v view.View) {
-	cols, rows := int(v.Width/cell)+1, int(v.Height/cell)+1
-	if cols*rows > len(r.taken) {
-		r.taken, r.touched = make([]owners, cols*rows), r.touched[:0]
+	r.cols, r.rows = int(v.Width/cell)+1, int(v.Height/cell)+1
+	if n := r.cols * r.rows; n > cap(r.taken) {
+		r.taken = make([]owners, n)
+	} else {
+		r.taken = r.taken[:n]
+		clear(r.taken)
 	}
-	for _, i := range r.touched {
-		r.taken[i] = 0
-	}
-	r.cols, r.rows, r.touched = cols, rows, r.touched[:0]
 }
 
+// cells are the columns and rows of the cells that a rectangle lies on, the last included; none where it lies outside.
+func (r *Room) cells(b box) (left, right, top, bottom int) {
+	toX, toY := b.x+b.width, b.y+b.height
+	if !(toX >= 0 && toY >= 0) {
+		return 0, -1, 0, -1
+	}
+	return max(0, int(b.x*(1/cell))), min(r.cols-1, int(toX*(1/cell))), max(0, int(b.y*(1/cell))), min(r.rows-1, int(toY*(1/cell)))
+}
+
+// row are the cells of one row from a column to another.
+func (r *Room) row(k, left, right int) []owners { return r.taken[k*r.cols+left : k*r.cols+right+1] }
+
 // add marks the cell of a pixel.
-func (r *Room) add(x, y float64, by owners) { r.mark(x*(1/cell), y*(1/cell), by) }
+func (r *Room) add(x, y float64, by owners) { r.take(box{x, y, 0, 0}, by) }
 
 // take marks a rectangle.
 func (r *Room) take(b box, by owners) {
-	toX, toY := b.x+b.width, b.y+b.height
-	if !(toX >= 0 && toY >= 0) {
+	left, right, top, bottom := r.cells(b)
+	if left > right {
 		return
 	}
-	left, right := max(0, int(b.x*(1/cell))), min(r.cols-1, int(toX*(1/cell)))
-	for k := max(0, int(b.y*(1/cell))); k <= int(toY*(1/cell)) && k < r.rows; k++ {
-		for i := left; i <= right; i++ {
-			r.own(k*r.cols+i, by)
+	for k := top; k <= bottom; k++ {
+		row := r.row(k, left, right)
+		for i := range row {
+			row[i] |= by
 		}
 	}
 }
 
-// line marks the cells that a line of pixels crosses. It is run for every curve of every frame: places are counted in cells, and what
-// stays in its cell is marked once.
+// fine is a cell in the whole numbers in which lines are followed, and its power of two; farthest bounds them, in pixels.
+const fineBits, fine, farthest = 16, 1 << fineBits, 1e5
+
+// line marks the cells that a line of pixels crosses. It is run for every curve of every frame: places are whole numbers, since turning
+// each into one of a cell took longer than all else.
 func (r *Room) line(points []float32, by owners) {
 	if len(points) < 2 {
 		return
 	}
-	x, y := float64(points[0])*(1/cell), float64(points[1])*(1/cell)
+	x, y := finely(points[0]), finely(points[1])
 	for i := 2; i+1 < len(points); i += 2 {
-		toX, toY := float64(points[i])*(1/cell), float64(points[i+1])*(1/cell)
+		toX, toY := finely(points[i]), finely(points[i+1])
 		dx, dy := toX-x, toY-y
 		// The end of a step is the beginning of the next.
-		steps := math.Ceil(math.Abs(dx))
-		if up := math.Ceil(math.Abs(dy)); up > steps {
-			steps = up
-		}
-		if steps <= 1 {
-			r.mark(x, y, by)
+		if steps := (max(dx, -dx, dy, -dy) + fine - 1) >> fineBits; steps <= 1 {
+			r.marks(x, y, 0, 0, 1, by)
 		} else {
-			r.marks(x, y, dx/steps, dy/steps, int(steps), by)
+			r.marks(x, y, dx/steps, dy/steps, steps, by)
 		}
 		x, y = toX, toY
 	}
-	r.mark(x, y, by)
+	r.marks(x, y, 0, 0, 1, by)
+}
+
+func finely(pixels float32) int {
+	return int(min(max(float64(pixels), -farthest), farthest) * (fine / cell))
 }
 
 // marks marks the cells of so many places at equal steps.
-func (r *Room) marks(x, y, dx, dy float64, steps int, by owners) {
+func (r *Room) marks(x, y, dx, dy, steps int, by owners) {
+	taken, cols, rows := r.taken, uint(r.cols), uint(r.rows)
 	for range steps {
-		r.mark(x, y, by)
+		// What lies to the left or above is a large number here.
+		if i, k := uint(x>>fineBits), uint(y>>fineBits); i < cols && k < rows {
+			taken[k*cols+i] |= by
+		}
 		x, y = x+dx, y+dy
 	}
-}
-
-// mark marks the cell of a place that is counted in cells.
-func (r *Room) mark(x, y float64, by owners) {
-	if !(x >= 0 && y >= 0) {
-		return
-	}
-	i, k := int(x), int(y)
-	if i >= r.cols || k >= r.rows {
-		return
-	}
-	r.own(k*r.cols+i, by)
-}
-
-// own gives a cell one owner more.
-func (r *Room) own(at int, by owners) {
-	was := r.taken[at]
-	if was|by == was {
-		return
-	}
-	if was == 0 {
-		r.touched = append(r.touched, int32(at))
-	}
-	r.taken[at] = was | by
 }
 
 // leastPoint is the radius from which a mark is a point of its own.
@@ -192,26 +186,40 @@ func (r *Room) draw(record []float32, by owners) {
 	}
 }
 
-// in tells what takes a part of a rectangle.
-func (r *Room) in(b box) (by owners) {
-	left, right := max(0, int(b.x*(1/cell))), min(r.cols-1, int((b.x+b.width)*(1/cell)))
+// holds tells that one of these has a cell of a rectangle.
+func (r *Room) holds(b box, any owners) bool {
+	left, right, top, bottom := r.cells(b)
 	if left > right {
-		return 0
+		return false
 	}
-	for k := max(0, int(b.y*(1/cell))); k <= int((b.y+b.height)*(1/cell)) && k < r.rows; k++ {
-		for _, o := range r.taken[k*r.cols+left : k*r.cols+right+1] {
-			by |= o
+	for k := top; k <= bottom; k++ {
+		for _, o := range r.row(k, left, right) {
+			if o&any != 0 {
+				return true
+			}
 		}
 	}
-	return by
+	return false
+}
+
+// at tells what takes the cell of a pixel.
+func (r *Room) at(x, y float64) owners {
+	left, right, top, bottom := r.cells(box{x, y, 0, 0})
+	if left > right || top > bottom {
+		return 0
+	}
+	return r.row(top, left, left)[0]
 }
 
 // covered counts the cells of a rectangle that are taken.
 func (r *Room) covered(b box) (cells int) {
-	left, right := max(0, int(b.x*(1/cell))), min(r.cols-1, int((b.x+b.width)*(1/cell)))
-	for k := max(0, int(b.y*(1/cell))); k <= int((b.y+b.height)*(1/cell)) && k < r.rows; k++ {
-		for i := left; i <= right; i++ {
-			if r.taken[k*r.cols+i] != 0 {
+	left, right, top, bottom := r.cells(b)
+	if left > right {
+		return 0
+	}
+	for k := top; k <= bottom; k++ {
+		for _, o := range r.row(k, left, right) {
+			if o != 0 {
 				cells++
 			}
 		}
@@ -219,16 +227,43 @@ func (r *Room) covered(b box) (cells int) {
 	return cells
 }
 
+// byCells is how many cells farther what is twice as far must be, since distances are counted in whole cells.
+const byCells = 1.5
+
 // isClear tells that nothing of others is nearer to a rectangle than twice its own: own at most as far as most pixels.
 func (r *Room) isClear(b box, own, others owners, most float64) bool {
 	others &^= own
-	if r.in(b.grown(2*most))&others == 0 {
+	if !r.holds(b.grown(2*most), others) {
 		return true
 	}
-	for near := cell; near <= most; near += cell {
-		if r.in(b.grown(near))&own != 0 {
-			return r.in(b.grown(2*near+cell))&others == 0
+	toOwn, toOthers := r.nearest(b, own, others, most)
+	return toOwn*cell <= most && toOthers > 2*toOwn+byCells
+}
+
+// nearest is how many cells off a rectangle the nearest of own and of others are, at least one; of others as far as twice as far as most
+// pixels, and own half as far.
+func (r *Room) nearest(b box, own, others owners, most float64) (toOwn, toOthers float64) {
+	far := int(most / cell)
+	left, right, top, bottom := r.cells(b)
+	reach := 2*far + 2
+	nearOwn, nearOthers := (far+1)*(far+1), reach*reach
+	fromLeft, fromRight := max(0, left-reach), min(r.cols-1, right+reach)
+	for k := max(0, top-reach); k <= min(r.rows-1, bottom+reach); k++ {
+		up := max(0, top-k, k-bottom)
+		for i, o := range r.row(k, fromLeft, fromRight) {
+			if o&(own|others) == 0 {
+				continue
+			}
+			i += fromLeft
+			aside := max(0, left-i, i-right)
+			away := max(1, up*up+aside*aside)
+			if o&own != 0 {
+				nearOwn = min(nearOwn, away)
+			}
+			if o&others != 0 {
+				nearOthers = min(nearOthers, away)
+			}
 		}
 	}
-	return false
+	return math.Sqrt(float64(nearOwn)), math.Sqrt(float64(nearOthers))
 }

@@ -1,16 +1,19 @@
 package compose
 
-import "math"
+import (
+	"math"
+
+	"parvix/core/stage/view"
+)
 
 // weight is what a place costs by what is near, beside what it costs already: covers for one that would cover something, labels but one
 // included. It tells whether a line leads to the label.
 func (s *labelling) weight(i int, at *spot, but int) (cost int) {
-	v := s.View
-	if at.box.x < 2 || at.box.y < 2 || at.box.x+at.box.width > v.Width-2 || at.box.y+at.box.height > v.Height-2 {
+	if !isInside(s.View, at.box) {
 		return covers
 	}
 	ink := at.box.grown(-labelPad)
-	if s.Room.in(ink.grown(lineHalf)) != 0 || s.meetsLabel(i, but, at.box) {
+	if s.Room.holds(ink.grown(lineHalf), anybody) || s.meetsLabel(i, but, at.box) {
 		return covers
 	}
 	a := &s.anchors[i]
@@ -51,6 +54,12 @@ func (s *labelling) weight(i int, at *spot, but int) (cost int) {
 	return cost
 }
 
+// isInside tells that all of a box is seen.
+func isInside(v view.View, b box) bool {
+	const edge = 2
+	return b.x >= edge && b.y >= edge && b.x+b.width <= v.Width-edge && b.y+b.height <= v.Height-edge
+}
+
 // meetsLabel tells that a box lies on another label or on the line that leads to it.
 func (s *labelling) meetsLabel(i, but int, b box) bool {
 	for k := range s.spots {
@@ -89,7 +98,7 @@ func (s *labelling) along(line segment) (by owners) {
 	dx, dy := line.to[0]-line.from[0], line.to[1]-line.from[1]
 	steps := math.Ceil(math.Hypot(dx, dy) / cell)
 	for k := 0.0; k < steps; k++ {
-		by |= s.Room.in(box{line.from[0] + dx*k/steps, line.from[1] + dy*k/steps, 0, 0})
+		by |= s.Room.at(line.from[0]+dx*k/steps, line.from[1]+dy*k/steps)
 	}
 	return by
 }

@@ -142,18 +142,25 @@ func (v *Verdict) judgeNearness(l *picture.Label, ink rect, p *picture.Picture) 
 			}
 		}
 	} else {
-		eachSegment(p.Live, func(r []float32, x1, y1, x2, y2 float64) {
-			// A leader is no line that a label could be of.
-			if r[2] == 1 {
-				return
-			}
-			away := ink.fromSegment(x1, y1, x2, y2)
-			if picture.Colour(r[1]) == l.Colour {
+		note := func(colour float32, away float64) {
+			if picture.Colour(colour) == l.Colour {
 				own = math.Min(own, away)
 			} else {
 				others = math.Min(others, away)
 			}
+		}
+		eachSegment(p.Live, func(r []float32, x1, y1, x2, y2 float64) {
+			// A leader is no line that a label could be of.
+			if r[2] != 1 {
+				note(r[1], ink.fromSegment(x1, y1, x2, y2))
+			}
 		})
+		// The disc at the end of a curve is of the curve.
+		for r := range picture.Records(p.Live) {
+			if picture.Op(r[0]) == picture.Marker && r[5] >= leastPoint && picture.Colour(r[1]) == l.Colour {
+				note(r[1], ink.from(float64(r[3]), float64(r[4]))-float64(r[5]))
+			}
+		}
 	}
 	// Pixels are whole: half a pixel is no fault.
 	if !math.IsInf(own, 1) && others < 2*own-1 {
