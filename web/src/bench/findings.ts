@@ -13,7 +13,7 @@ const restBetween = 100;
 export function useFindings(
   cores: { frames: Core; answers: Core },
   document: () => Document | undefined,
-  drawAgain: () => void,
+  pictures: { request: () => Promise<void>; followHand: boolean },
 ) {
   /** The function whose findings are open in the folio. */
   const open = ref('');
@@ -24,10 +24,11 @@ export function useFindings(
 
   let seen = '';
 
-  /** The functions whose findings are shown, told or open. */
+  /** The functions whose findings are shown, told or open. Those that are only shown wait until the hand rests: as it moves the core draws
+   * them by their formulas, and what is found out comes too late for a picture. */
   function wanted(doc: Document): string[] {
     const names = new Set<string>();
-    for (const { body } of ofKind(doc.shown, 'finding')) names.add(body.function);
+    if (!pictures.followHand) for (const { body } of ofKind(doc.shown, 'finding')) names.add(body.function);
     for (const { body } of ofKind(doc.said, 'text')) {
       for (const p of body.pieces) if (p.kind === 'finding') names.add(p.text);
     }
@@ -61,7 +62,7 @@ export function useFindings(
     } finally {
       behind.value = false;
     }
-    drawAgain();
+    void pictures.request();
   }
 
   async function study(name: string, values: Values, window?: Window) {

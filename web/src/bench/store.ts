@@ -47,11 +47,7 @@ export const useBench = defineStore('bench', () => {
     (dial) => words.page.fractions.value[dial] ?? 0,
   );
 
-  const findings = useFindings(
-    { frames: frameCore, answers },
-    () => document.value,
-    () => void frames.request(),
-  );
+  const findings = useFindings({ frames: frameCore, answers }, () => document.value, frames);
 
   const effects = useEffects(answers, tellCollapses, () => document.value);
   /** Lets the frames know at which values a curve collapses, so that it says what it is there. */

@@ -71,6 +71,11 @@ export class Frames {
     return drawn;
   }
 
+  /** Whether a hand moves something: its last move was a moment ago. */
+  get followHand(): boolean {
+    return this.resting !== 0;
+  }
+
   /** Resolves when every frame that was asked for is drawn; asks for none. */
   async settled(): Promise<void> {
     while (this.wanted || this.flying > 0) {
@@ -99,7 +104,10 @@ export class Frames {
     const moving = moves.some(isContinual);
     if (moving) {
       this.onHand();
-      this.resting = window.setTimeout(() => void this.request(['settleLabels']), restsAfter);
+      this.resting = window.setTimeout(() => {
+        this.resting = 0;
+        void this.request(['settleLabels']);
+      }, restsAfter);
     }
     this.wanted = false;
     this.moves = [];

@@ -1,4 +1,8 @@
-// Runs a task again and again while calls come, one at a time and with a rest (in milliseconds) after each: calls that
+/** A task that follows a hand rests so many times as long as it took, in milliseconds at most: the rest is for the pictures in between. */
+const timesAsLong = 4;
+const mostRest = 600;
+
+// Runs a task again and again while calls come, one at a time and with a rest (in milliseconds, at least) after each: calls that
 // come meanwhile make one more round.
 export function follower(task: () => Promise<void>, rest = 0): () => Promise<void> {
   let busy = false;
@@ -12,11 +16,15 @@ export function follower(task: () => Promise<void>, rest = 0): () => Promise<voi
     try {
       do {
         again = false;
+        const begun = performance.now();
         await task();
-        if (rest) await new Promise((resolve) => setTimeout(resolve, rest));
+        const took = performance.now() - begun;
+        if (rest) await pause(Math.max(rest, Math.min(timesAsLong * took, mostRest)));
       } while (again);
     } finally {
       busy = false;
     }
   };
 }
+
+const pause = (time: number) => new Promise((resolve) => setTimeout(resolve, time));
