@@ -60,7 +60,7 @@ export const useBench = defineStore('bench', () => {
     answer.pictures.forEach((picture, panel) => picture && placers[panel]?.(picture));
     if (loaded.value?.dials.length === answer.values.length)
       lastValues = valuesOf(answer.values, loaded.value);
-    words.follow(answer.pictures[0]?.texts, answer.dials);
+    words.follow(answer.pictures[0]?.texts, answer.dials, frames.followed);
     answer.ended.forEach((dial) => sweeps.end(dial));
     void findings.follow();
     await nextTick();

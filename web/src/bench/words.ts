@@ -8,6 +8,8 @@ export function useWords() {
   const formulas = shallowRef<string[]>([]);
   /** The share of its bar at which each dial stands. */
   const fractions = shallowRef<number[]>([]);
+  /** Words that came with a picture and are not on the page yet. */
+  let waiting: FrameTexts | undefined;
   return {
     page: {
       texts,
@@ -17,13 +19,18 @@ export function useWords() {
       stepsNow: (id: string) => texts.value?.steps.find((s) => s.id === id),
       circleNow: (id: string) => texts.value?.circles.find((c) => c.id === id),
     },
-    /** Takes in the words of a picture; none where they are those of the picture before. */
-    follow(words: FrameTexts | undefined, dials: number[]) {
+    /** Takes in the words of a picture; none where they are those of the picture before. Where the next picture is on its way already, the
+     * page is slower than the hand: then every second picture's words are left out, which cost it a layout. */
+    follow(words: FrameTexts | undefined, dials: number[], followed: boolean) {
       fractions.value = dials;
-      if (words) texts.value = words;
       if (words?.now) formulas.value = words.now;
+      const late = waiting;
+      waiting = undefined;
+      if (words && followed && !late) waiting = words;
+      else if (words ?? late) texts.value = words ?? late;
     },
     clear() {
+      waiting = undefined;
       texts.value = undefined;
       formulas.value = [];
     },

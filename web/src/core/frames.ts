@@ -76,6 +76,11 @@ export class Frames {
     return this.resting !== 0;
   }
 
+  /** Whether a picture is on its way after the one that is being placed. */
+  get followed(): boolean {
+    return this.wanted || this.flying > 1;
+  }
+
   /** Resolves when every frame that was asked for is drawn; asks for none. */
   async settled(): Promise<void> {
     while (this.wanted || this.flying > 0) {
