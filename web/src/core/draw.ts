@@ -118,7 +118,8 @@ function line(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   const longer = Math.max(1, width / usualWidth);
   pen.setLineDash((dashes[pattern] ?? []).map((length) => length * longer));
   pen.globalAlpha = opacity;
-  const path = trace(r, i + 6, count);
+  const path = new Path2D();
+  trace(path, r, i + 6, count);
   // The strands lie over each other, so only opaque lines can be bundles.
   const bundles = count >= curveFrom && pattern === Pattern.Whole && opacity === 1;
   if (!bundles || !bundled(pen, path, width)) {
@@ -162,20 +163,20 @@ function bundled(pen: Pen, path: Path2D, width: number): boolean {
 
 function area(pen: Pen, r: Float32Array, i: number, palette: Palette): number {
   const count = r[i + 5]!;
+  const opacity = r[i + 4]!;
   pen.fillStyle = palette.colours[r[i + 1]!]!;
-  pen.globalAlpha = r[i + 4]!;
-  pen.fill(trace(r, i + 6, count));
-  pen.globalAlpha = 1;
+  // A surface is hundreds of opaque areas: what each would set and make anew takes longer than its corners.
+  if (opacity !== 1) pen.globalAlpha = opacity;
+  pen.beginPath();
+  trace(pen, r, i + 6, count);
+  pen.fill();
+  if (opacity !== 1) pen.globalAlpha = 1;
   return 6 + 2 * count;
 }
 
-function trace(r: Float32Array, from: number, count: number): Path2D {
-  const path = new Path2D();
-  for (let at = from, k = 0; k < count; k++, at += 2) {
-    if (k === 0) path.moveTo(r[at]!, r[at + 1]!);
-    else path.lineTo(r[at]!, r[at + 1]!);
-  }
-  return path;
+function trace(path: Path2D | Pen, r: Float32Array, from: number, count: number) {
+  path.moveTo(r[from]!, r[from + 1]!);
+  for (let at = from + 2, k = 1; k < count; k++, at += 2) path.lineTo(r[at]!, r[at + 1]!);
 }
 
 /** The outlines of the shapes that are no circle, in radii; export/svg draws the same. */
