@@ -60,6 +60,24 @@ func TestTheScreenWearsTheChosenColours(t *testing.T) {
 	prefer("prefers-color-scheme", "light")
 	wears(theme.Paper)
 
+	// Where the machine forces its own colours on pages, pictures wear the nearest, and what tells by its colour keeps it.
+	forced := func(is theme.Theme, scheme string) {
+		t.Helper()
+		require.NoError(t, proto.EmulationSetEmulatedMedia{Features: []*proto.EmulationMediaFeature{{Name: "forced-colors", Value: "active"},
+			{Name: "prefers-color-scheme", Value: scheme}}}.Call(page))
+		until(t, page, `key => document.documentElement.dataset.theme === key`, is.Key)
+		drawn(t, page)
+		assert.Equal(t, inColour(t, is.Sheet), paperAt(t, page, 56, 560), is.Key)
+		until(t, page, `() => {
+			const grounds = [...document.querySelectorAll('.dial .filled')].map(e => getComputedStyle(e).backgroundColor);
+			return grounds.length > 1 && new Set(grounds).size === grounds.length;
+		}`)
+	}
+	forced(theme.Board, "dark")
+	forced(theme.Strong, "light")
+	prefer("forced-colors", "none")
+	wears(theme.Paper)
+
 	click(t, one(t, page, `[aria-label="Colours of the screen"]`))
 	require.NoError(t, takeItem(page, "blackboard", patience))
 	wears(theme.Board)

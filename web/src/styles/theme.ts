@@ -8,7 +8,14 @@ export type ThemeChoice = ThemeKey | 'system';
 const kept = 'parvix-theme';
 const isDark = window.matchMedia('(prefers-color-scheme: dark)');
 const wantsContrast = window.matchMedia('(prefers-contrast: more)');
-const preferred = (): ThemeKey => (wantsContrast.matches ? 'strong' : isDark.matches ? 'board' : 'paper');
+/** The system paints pages in colours of its own; the pictures on them take those of the theme that is nearest. */
+const isForced = window.matchMedia('(forced-colors: active)');
+
+function preferred(): ThemeKey {
+  if (isForced.matches) return isDark.matches ? 'board' : 'strong';
+  if (wantsContrast.matches) return 'strong';
+  return isDark.matches ? 'board' : 'paper';
+}
 
 function remembered(): ThemeChoice {
   const chosen = window.localStorage.getItem(kept);
@@ -17,7 +24,7 @@ function remembered(): ThemeChoice {
 
 const choice = ref<ThemeChoice>(remembered());
 const system = ref(preferred());
-for (const query of [isDark, wantsContrast])
+for (const query of [isDark, wantsContrast, isForced])
   query.addEventListener('change', () => (system.value = preferred()));
 
 /** The theme that is worn. */
