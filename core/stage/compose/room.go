@@ -128,8 +128,12 @@ func (r *Room) line(points []float32, by owners) {
 	r.marks(x, y, 0, 0, 1, by)
 }
 
+// finely is a length in these numbers; what is no number is taken to be far off.
 func finely(pixels float32) int {
-	return int(min(max(float64(pixels), -farthest), farthest) * (fine / cell))
+	if !(pixels > -farthest) {
+		pixels = -farthest
+	}
+	return int(min(float64(pixels), farthest) * (fine / cell))
 }
 
 // marks marks the cells of so many places at equal steps.
