@@ -105,10 +105,11 @@ export class Frames {
 
   private async send() {
     const { since, moves, texts, waiting } = this;
-    window.clearTimeout(this.resting);
     const moving = moves.some(isContinual);
     if (moving) {
       this.onHand();
+      // Only the hand itself goes on: what the page asks for meanwhile does not keep it from resting.
+      window.clearTimeout(this.resting);
       this.resting = window.setTimeout(() => {
         this.resting = 0;
         void this.request(['settleLabels']);
