@@ -1,6 +1,8 @@
 package browser
 
 import (
+	"math"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -184,4 +186,26 @@ func TestTheDecimalSignIsASetting(t *testing.T) {
 	for _, s := range d.Stated {
 		assert.False(t, strings.Contains(s.Formula+s.Step, "."), "%+v", s)
 	}
+}
+
+// The zeros of cos x − a x have no formula: they are shown again, where they are then, a moment after the hand has let go.
+func TestShownFindingsWithoutAFormulaComeWhenTheHandRests(t *testing.T) {
+	page := visit(t, 1280, 800)
+	signInDemo(t, page)
+	d := shown(t, ofLines(t, "a = 0.5", "f(x) = cos x − a x"), document.Entry{Body: &finding.Body{Function: "f", Finding: document.Zeros}})
+	goTo(t, page, "/bench/"+importDocument(t, page, d))
+	drawn(t, page)
+	drag(t, page, "a", 20)
+	a := values(t, page)["a"]
+	require.NotEqual(t, 0.5, a)
+	low, high := 0.0, math.Pi/2 // cos x − a x falls between them where a is positive
+	require.Positive(t, a)
+	for range 60 {
+		if mid := (low + high) / 2; math.Cos(mid) > a*mid {
+			low = mid
+		} else {
+			high = mid
+		}
+	}
+	until(t, page, `x => parvix.labelled(x)`, "("+strconv.FormatFloat(math.Round(100*low)/100, 'f', -1, 64)+",0)")
 }
