@@ -3,6 +3,7 @@
 import { computed, useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { DialView } from '../generated/types';
+import { vAlong } from '../shared/along';
 import DialScale, { type Mark } from './DialScale.vue';
 
 const props = defineProps<{ dial: DialView; index: number; marks: Mark[] }>();
@@ -13,19 +14,20 @@ const bar = useTemplateRef<HTMLElement>('bar');
 const text = computed(() => bench.texts?.dials[props.index] ?? '');
 const fraction = computed(() => bench.fractions[props.index] ?? 0);
 
-// Moved by transforms, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
-const across = (share: number) => `translateX(${(100 * share).toFixed(2)}cqi)`;
+// Moved along ways, which cost no new layout in a drag: cqi is a hundredth of the bar's width.
+const pointerEnds = { transform: ['translateX(0)', 'translateX(100cqi)'] };
+const pointer = computed(() => [{ ends: pointerEnds, at: fraction.value }]);
+/** From zero, or the end that is nearer to it, to where the pointer stands; to the left it is turned over. */
+const filledEnds = computed(() => {
+  const { zero } = props.dial;
+  return { transform: [`scaleX(${-zero})`, `scaleX(${1 - zero})`] };
+});
+const filled = computed(() => [{ ends: filledEnds.value, at: fraction.value }]);
 /** The value as a number, for those who listen: the text says it as it is written. */
 const now = computed(() => {
   const { low, high } = props.dial;
   return Number((low + fraction.value * (high - low)).toPrecision(6));
 });
-const filled = computed(() => {
-  const { zero } = props.dial;
-  const width = Math.abs(fraction.value - zero).toFixed(4);
-  return { transform: `${across(Math.min(fraction.value, zero))} scaleX(${width})` };
-});
-
 let end: (() => Promise<void>) | undefined;
 
 /** The bar's place when it was taken hold of: asking again in a drag would make the page lay out once more a frame. */
@@ -92,8 +94,8 @@ function key(e: KeyboardEvent) {
   >
     <div ref="bar" class="bar">
       <DialScale :ticks="dial.ticks" :marks="marks" />
-      <i class="filled" :style="filled" />
-      <svg class="pointer" :style="{ transform: across(fraction) }" viewBox="0 0 24 26" aria-hidden="true">
+      <i v-along="filled" class="filled" :style="{ left: `${100 * dial.zero}%` }" />
+      <svg v-along="pointer" class="pointer" viewBox="0 0 24 26" aria-hidden="true">
         <path d="M1 1h22v14l-11 10L1 15z" />
       </svg>
     </div>
@@ -127,7 +129,6 @@ function key(e: KeyboardEvent) {
 .filled {
   position: absolute;
   top: 25px;
-  left: 0;
   width: 100%;
   height: 6px;
   background: var(--hue);

@@ -4,6 +4,7 @@ import { useTemplateRef } from 'vue';
 import { useBench } from '../bench/store';
 import type { Place } from '../core/draw';
 import { gripName } from '../kinds';
+import { placed, vAlong } from '../shared/along';
 import { arrows } from './gestures';
 
 const props = defineProps<{
@@ -114,10 +115,10 @@ async function nudge(e: KeyboardEvent, handle: Place) {
     <button
       v-for="handle in handles"
       :key="handle.index"
+      v-along="placed(handle.x - 22, handle.y - 22)"
       class="handle"
       :data-entry="entryOf(handle)?.id"
       :data-grip="gripOf(handle) || undefined"
-      :style="{ transform: `translate(${handle.x - 22}px, ${handle.y - 22}px)` }"
       :aria-label="nameOf(handle)"
       @pointerdown.stop="grab"
       @pointermove="pull($event, handle)"

@@ -78,8 +78,10 @@ function place(picture: PanelPicture) {
   describeLater();
 }
 
-/** Until when a curve is heard: the words about it are not spoken over. */
+/** Until when something that was asked for is heard: it is not spoken over. */
 let heardUntil = 0;
+/** Milliseconds that words which were asked for are left alone. */
+const wordsHeardFor = 3000;
 
 /** Says in words what the panel shows, and what its window hides, once it rests. */
 function describeLater() {
@@ -101,6 +103,7 @@ async function describe() {
 
 /** Says something that was asked for, also when it is what was said last. */
 async function tell(words: string) {
+  heardUntil = performance.now() + wordsHeardFor;
   spoken.value = '';
   await nextTick();
   spoken.value = words;
