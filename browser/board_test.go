@@ -220,6 +220,23 @@ func TestTheTeachersWindowLeadsTheBoard(t *testing.T) {
 	front(t, page)
 	until(t, page, `() => parvix.scene() === 1`)
 	one(t, page, ".board-bar") // another window at the front ends no talk
+
+	// A second bench with the same demonstration stays where it is: the desk leads the one that presents, and follows the other one when
+	// that has been closed.
+	other := sibling(t, page)
+	goTo(t, other, ask[string](t, page, `() => location.pathname`))
+	drawn(t, other)
+	front(t, desk)
+	click(t, saying(t, desk, "button", "before"))
+	front(t, page)
+	until(t, page, `() => parvix.scene() === 0`)
+	saying(t, desk, "h2", "^1 of")
+	front(t, other)
+	click(t, one(t, other, `[aria-label^="Scene 3:"]`))
+	until(t, other, `() => parvix.scene() === 2`)
+	saying(t, desk, "h2", "^1 of")
+	goTo(t, page, "/shelf")
+	saying(t, desk, "h2", "^3 of")
 }
 
 // A link leads to a scene and to the board; the browser's back button leads from the board to the bench, and from there to the shelf.

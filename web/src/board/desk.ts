@@ -1,6 +1,7 @@
 // The two windows of a talk: the bench at the board, and the desk with the teacher's notes. They talk through the browser.
 import { onBeforeUnmount, ref, watch } from 'vue';
 import { useBench } from '../bench/store';
+import { closed, thisWindow } from '../saving/windows';
 
 /** What the desk shows. */
 export interface Talk {
@@ -13,7 +14,12 @@ export interface Talk {
 
 export type Command = 'before' | 'next' | 'reveal' | 'start' | 'hold';
 
-type Told = { talk: Talk } | { command: Command } | { hello: true } | { gone: true };
+/** A bench says which window it is in; a command is for one bench only. */
+type Told =
+  | { bench: string; talk: Talk }
+  | { bench: string; gone: true }
+  | { to: string; command: Command }
+  | { hello: true };
 
 const channelOf = (id: string) => new BroadcastChannel(`parvix-desk-${id}`);
 
@@ -36,7 +42,7 @@ export function useTalk(id: () => string) {
     start: () => void bench.startingValues(),
     hold: () => bench.sweeps.holdOrGoOn(),
   };
-  const tell = () => channel?.postMessage({ talk: talk() } satisfies Told);
+  const tell = () => channel?.postMessage({ bench: thisWindow, talk: talk() } satisfies Told);
 
   watch(
     id,
@@ -45,28 +51,60 @@ export function useTalk(id: () => string) {
       channel = channelOf(now);
       channel.onmessage = ({ data }: MessageEvent<Told>) => {
         if ('hello' in data) tell();
-        if ('command' in data) acts[data.command]();
+        if ('command' in data && data.to === thisWindow) acts[data.command]();
       };
     },
     { immediate: true },
   );
   watch(() => JSON.stringify(talk()), tell);
   onBeforeUnmount(() => {
-    channel?.postMessage({ gone: true } satisfies Told);
+    channel?.postMessage({ bench: thisWindow, gone: true } satisfies Told);
     channel?.close();
   });
   return { open: () => window.open(`/desk/${id()}`, `parvix-desk-${id()}`, 'popup,width=760,height=680') };
 }
 
-/** At the desk: what the bench tells, and a way to ask it for something. */
+/** At the desk: what the bench tells that it follows, and a way to ask it for something. Of several benches it follows the first that tells
+ * anything, until that one is gone or another one presents and that one does not. */
 export function useDesk(id: string) {
   const talk = ref<Talk>();
+  let followed = '';
+  let following = new AbortController();
   const channel = channelOf(id);
+  const sayHello = () => channel.postMessage({ hello: true } satisfies Told);
+
+  function follow(bench: string) {
+    followed = bench;
+    following.abort();
+    following = new AbortController();
+    closed(bench, following.signal).then(lose, () => undefined);
+  }
+
+  function lose() {
+    talk.value = undefined;
+    sayHello();
+  }
+
   channel.onmessage = ({ data }: MessageEvent<Told>) => {
-    if ('talk' in data) talk.value = data.talk;
-    if ('gone' in data) talk.value = undefined;
+    if (!('bench' in data)) return;
+    const isFollowed = data.bench === followed;
+    if ('gone' in data) {
+      if (isFollowed) lose();
+      return;
+    }
+    if (!isFollowed) {
+      if (talk.value && (talk.value.presenting || !data.talk.presenting)) return;
+      follow(data.bench);
+    }
+    talk.value = data.talk;
   };
-  channel.postMessage({ hello: true } satisfies Told);
-  onBeforeUnmount(() => channel.close());
-  return { talk, ask: (command: Command) => channel.postMessage({ command } satisfies Told) };
+  sayHello();
+  onBeforeUnmount(() => {
+    following.abort();
+    channel.close();
+  });
+  return {
+    talk,
+    ask: (command: Command) => channel.postMessage({ to: followed, command } satisfies Told),
+  };
 }

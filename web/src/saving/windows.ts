@@ -24,6 +24,12 @@ export async function livesElsewhere(): Promise<(window: string) => boolean> {
   return (window) => window !== thisWindow && names.has(prefix + window);
 }
 
+/** Resolves when another window is closed, left or crashes; never where browsers have no locks. */
+export function closed(window: string, signal: AbortSignal): Promise<void> {
+  const held = locks?.request(prefix + window, { mode: 'shared', signal }, () => undefined);
+  return held ?? new Promise(() => undefined);
+}
+
 /** What one window tells the others. */
 export type Told =
   | { kind: 'saved'; teacher: string; demonstration: string; revision: number; document: Document }
