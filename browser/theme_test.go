@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"github.com/go-rod/rod"
+	"github.com/go-rod/rod/lib/input"
 	"github.com/go-rod/rod/lib/proto"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
@@ -75,6 +76,13 @@ func TestTheScreenWearsTheChosenColours(t *testing.T) {
 	}
 	forced(theme.Board, "dark")
 	forced(theme.Strong, "light")
+	// A switch shows that it is one, and whether it is on.
+	click(t, one(t, page, `[aria-label=Shown] [data-entry] .says`))
+	until(t, page, `() => {
+		const grounds = [...document.querySelectorAll('.folio .ant-switch')].map(e => [e.ariaChecked, getComputedStyle(e).backgroundColor]);
+		return new Set(grounds.map(([on]) => on)).size === 2 && new Set(grounds.map(([, ground]) => ground)).size === 2;
+	}`)
+	press(t, page, input.Escape)
 	prefer("forced-colors", "none")
 	wears(theme.Paper)
 

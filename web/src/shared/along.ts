@@ -23,7 +23,8 @@ function put(element: Element, ways: Way[], before?: Way[] | null) {
     } else if (before?.[k]?.ends !== ends) {
       (own[k].effect as KeyframeEffect).setKeyframes(ends);
     }
-    own[k].currentTime = at * whole;
+    // Where the place is no number it stays where it stood.
+    if (Number.isFinite(at)) own[k].currentTime = at * whole;
   });
 }
 
