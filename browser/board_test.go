@@ -2,6 +2,7 @@ package browser
 
 import (
 	"fmt"
+	"math"
 	"testing"
 
 	"github.com/go-rod/rod"
@@ -84,6 +85,25 @@ func TestTheBarOfTheBoardIsForAStandingHand(t *testing.T) {
 		tool(t, page, "side")
 		until(t, page, `x => document.querySelector('.board-bar .next').getBoundingClientRect().left > x + 100`, leftBefore)
 	}
+}
+
+// Ink lies over a text in a corner of a panel as it lies over the picture.
+func TestInkLiesOverTexts(t *testing.T) {
+	page := atTheBoard(t, lamp, 1280, 800)
+	tool(t, page, "ink")
+	click(t, one(t, page, `[aria-label="Write in red"]`))
+	one(t, page, ".panel:last-child .corner p")
+	across := ask[[]float64](t, page, `() => {
+		const panel = [...document.querySelectorAll('.panel')].at(-1);
+		const [text, layer] = ['.corner p', '.ink-layer'].map(s => panel.querySelector(s).getBoundingClientRect());
+		const y = text.bottom - 4;
+		return [(text.left + 20 - layer.left) / layer.width, (text.right - 20 - layer.left) / layer.width, (y - layer.top) / layer.height,
+			(text.left + text.right) / 2, y];
+	}`)
+	handwrite(t, page, [2]float64{across[0], across[2]}, [2]float64{across[1], across[2]})
+	until(t, page, `() => parvix.inked()`)
+	at := paperAt(t, page, int(across[3]), int(math.Round(across[4])))
+	assert.Greater(t, int(at.R), int(at.G)+60, "red ink, not the paper of the text: %v", at)
 }
 
 // What is written is seen, undone, wiped; it stays out of the document until it is kept, and then with its scene.

@@ -38,6 +38,13 @@ const coarseNames = computed(() => {
   return [...new Set(names)].join(', ');
 });
 
+/** Whether there may be ink on it at the board, which lies over its texts too. */
+const written = computed(() => {
+  const kept = bench.document?.scenes[bench.scene]?.ink ?? [];
+  const hasInk = bench.texts?.inked || kept.some(({ panel }) => panel === props.panel.id);
+  return bench.presenting && (board.writing || !!hasInk);
+});
+
 const advice = shallowRef<AdviceView>();
 const readingCard = useTemplateRef<InstanceType<typeof ReadingCard>>('readingCard');
 
@@ -250,7 +257,7 @@ function take(id: string) {
       <div
         ref="plane"
         class="plane"
-        :class="{ plotting: bench.plotting, taken }"
+        :class="{ plotting: bench.plotting, taken, written }"
         tabindex="0"
         role="application"
         :aria-label="keysHint"
@@ -357,5 +364,12 @@ function take(id: string) {
   inset: 0;
   width: 100%;
   height: 100%;
+}
+.plane.written :deep(.live) {
+  z-index: 1;
+  pointer-events: none;
+}
+.sight > :deep(:not(.plane, .corner)) {
+  z-index: 2;
 }
 </style>
