@@ -12,6 +12,8 @@ export class Surface {
   private drawn = new Float32Array();
   private drawnWords: string[] = [];
   private handles: Place[] = [];
+  private isPainted = true;
+  private readonly speck = new ImageData(1, 1);
   private readonly crowds: Crowd[] = [];
   private readonly ground: OffscreenCanvasRenderingContext2D;
   private readonly live: OffscreenCanvasRenderingContext2D;
@@ -50,7 +52,14 @@ export class Surface {
     this.drawnWords = words;
     clear(this.live, size, ratio);
     this.handles = draw(this.live, live, words, palette, this.crowds);
+    this.isPainted = false;
     return this.handles;
+  }
+
+  /** Has the browser paint now what moves: it does before pixels are put beside it, here a clear one in the corner. */
+  paint() {
+    if (!this.isPainted) this.live.putImageData(this.speck, 0, 0);
+    this.isPainted = true;
   }
 }
 

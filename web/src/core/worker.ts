@@ -12,6 +12,7 @@ import type {
   PanelSize,
   ToWorker,
 } from './messages';
+import { Painting } from './painting';
 import { Rehearsal } from './rehearsal';
 import { Surface } from './surface';
 
@@ -46,6 +47,7 @@ const framesPerRest = 32;
 const frameHeader = 4;
 
 const surfaces: (Surface | undefined)[] = [];
+const painting = new Painting(() => surfaces.forEach((surface) => surface?.paint()));
 /** The last words of each panel; they are sent when they change. */
 const words: (FrameTexts | undefined)[] = [];
 
@@ -130,9 +132,9 @@ function readTexts(): FrameTexts | undefined {
 
 /** Requests for frames that have come since the last one was drawn, with their numbers. */
 let asked: { number: number; frame: FrameRequest }[] = [];
-/** Comes after every message that has come before it: what the worker was late for is drawn in one. */
+/** Comes after every message that has come before it: what the worker was late for is drawn in one, and painted if nothing waits. */
 const turn = new MessageChannel();
-turn.port1.onmessage = () => drawAsked();
+turn.port1.onmessage = () => (asked.length > 0 ? drawAsked() : painting.paint());
 
 /** Draws one frame for all requests that are waiting, so that a worker that was held up is not late from then on. */
 function drawAsked() {
@@ -145,6 +147,7 @@ function drawAsked() {
     const last = numbers.pop()!;
     for (const number of numbers) post({ kind: 'frame', number, frame: { ...drawn, pictures: [] } });
     post({ kind: 'frame', number: last, frame: drawn });
+    if (painting.drawn(drawn.core + drawn.draw)) turn.port2.postMessage(0);
   } catch (e) {
     for (const number of numbers) post({ kind: 'failed', number, words: String(e) });
   }

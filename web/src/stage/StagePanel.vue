@@ -42,7 +42,7 @@ const coarseNames = computed(() => {
 const written = computed(() => {
   const kept = bench.document?.scenes[bench.scene]?.ink ?? [];
   const hasInk = bench.texts?.inked || kept.some(({ panel }) => panel === props.panel.id);
-  return bench.presenting && (board.writing || !!hasInk);
+  return bench.presenting && (board.writing || hasInk);
 });
 
 const advice = shallowRef<AdviceView>();
