@@ -33,8 +33,9 @@ export function useEffects(
     for (const s of doc.stated) {
       if (s.kind !== 'parameter') continue;
       const { effects } = await answers.ask({ kind: 'effect', id: s.name });
-      // A later edit asks anew.
-      if (document() !== doc && stateOf(document()!) !== state) return;
+      // A later edit asks anew; a bench that was left asks for nothing.
+      const now = document();
+      if (!now || (now !== doc && stateOf(now) !== state)) return;
       found[s.name] = effects ?? [];
     }
     seen = state;
