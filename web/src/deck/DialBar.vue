@@ -28,6 +28,7 @@ const now = computed(() => {
   const { low, high } = props.dial;
   return Number((low + fraction.value * (high - low)).toPrecision(6));
 });
+
 let end: (() => Promise<void>) | undefined;
 
 /** The bar's place when it was taken hold of: asking again in a drag would make the page lay out once more a frame. */

@@ -369,7 +369,7 @@ function take(id: string) {
   z-index: 1;
   pointer-events: none;
 }
-.sight > :deep(:not(.plane, .corner)) {
+.plane.written ~ :deep(:not(.corner)) {
   z-index: 2;
 }
 </style>
